@@ -27,6 +27,9 @@ return [
     // Whether the demo's own pages (the style sheet at /style, the sign-ins shown) are there.
     'demo' => (bool) env('UNANIMUS_DEMO', false),
 
+    // Sides of deals up to which a report is shown at once; one of more is emailed.
+    'report_shows' => 25_000,
+
     // Where papers' bytes are kept: "local", or "s3" for anything that speaks its protocol.
     'bytes' => [
         'store' => env('UNANIMUS_BYTES', 'local'),

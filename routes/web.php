@@ -661,6 +661,7 @@ Route::middleware($signedIn)->group(static function (): void {
     Route::get('/reports.csv', [ReportController::class, 'csv'])->name('reports.csv');
     Route::get('/reports.pdf', [ReportController::class, 'pdf'])->name('reports.pdf');
     Route::post('/reports/kept', [KeptReportController::class, 'store'])->name('reports.keep');
+    Route::post('/reports/mail', [KeptReportController::class, 'mail'])->name('reports.mail');
     Route::delete('/reports/kept/{report}', [KeptReportController::class, 'destroy'])->name('reports.drop');
     Route::get('/reports/agents/{user}', [StatementController::class, 'show'])->name('reports.statement');
     Route::get('/reports/agents/{user}/pdf', [StatementController::class, 'pdf'])->name('reports.statement-pdf');

@@ -26,6 +26,13 @@ test_beside_the_browser() {
     vendor/bin/phpstan analyse -c phpstan-app.neon --no-progress --memory-limit=2G || echo analysis-of-app >>"$broken"
     say "tests: scripts of the pages"
     node --test --test-reporter=dot tests/Script/ || echo tests-of-scripts >>"$broken"
-    say "tests: core, architecture, application"
-    run_pest junit.xml --testsuite=core,architecture,app || echo tests-without-browser >>"$broken"
+    # Two processes, so that neither grows large; where the machine has room for it, at once.
+    say "tests: core, architecture"
+    run_pest junit.xml --testsuite=core,architecture >"$UNANIMUS_STATE/log/core.log" 2>&1 || echo tests-of-core >>"$broken" &
+    local core=$!
+    [ "$(nproc)" -ge 4 ] || wait "$core"
+    say "tests: application"
+    run_pest junit-app.xml --testsuite=app || echo tests-of-app >>"$broken"
+    wait "$core" || true
+    cat "$UNANIMUS_STATE/log/core.log"
 }

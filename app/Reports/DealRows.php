@@ -20,6 +20,9 @@ final class DealRows
     /** Files whose kept expectation is of other figures, computed anew in one go. */
     private const ANEW = 300;
 
+    /** Days that are shown at once however much closed in them. */
+    private const SHOWN_DAYS = 740;
+
     /** Where files may stand that reports speak of. */
     public const ALL = ['under_contract', 'closed', 'terminated', 'expired', 'withdrawn'];
 
@@ -36,19 +39,23 @@ final class DealRows
             && ($asked->label === '' || in_array($asked->label, $row->labels, true))));
     }
 
+    /** Whether so many deals are asked for that nobody should wait for them; a few years are never counted for it. */
+    public static function areMany(Asked $asked): bool
+    {
+        if ($asked->period->from->daysUntil($asked->period->to) < self::SHOWN_DAYS) {
+            return false;
+        }
+        $days = [$asked->period->from->iso(), $asked->period->to->iso(), '{'.implode(',', self::ALL).'}'];
+
+        return (int) DB::scalar('SELECT count(*) FROM sides_in_report(?, ?, ?)', $days) > (int) config('unanimus.report_shows');
+    }
+
     /** What closed, summed where it is stored: of days that are but compared nobody looks at the deals. */
     public static function closed(Asked $asked): Tally
     {
-        $sums = DB::selectOne(
-            'SELECT count(*) AS sides, coalesce(sum(price), 0) AS volume, coalesce(sum(gross), 0) AS gross, '.
-                'coalesce(sum(company), 0) AS company, count(*) FILTER (WHERE gross IS NULL) AS unknown '.
-                "FROM deals_in_report(?, ?, '{closed}') WHERE (? = '' OR office = ?) AND (? = '' OR jsonb_exists(agents, ?)) ".
-                "AND (? = '' OR jsonb_exists(labels, ?))",
-            [
-                $asked->period->from->iso(), $asked->period->to->iso(),
-                ...array_merge(...array_map(static fn (string $one) => [$one, $one], [$asked->office, $asked->agent, $asked->label])),
-            ],
-        );
+        $sums = DB::selectOne('SELECT * FROM closed_in_report(?, ?, ?, ?, ?)', [
+            $asked->period->from->iso(), $asked->period->to->iso(), $asked->office, $asked->agent, $asked->label,
+        ]);
 
         return Tally::ofSums(...array_map(intval(...), (array) $sums));
     }

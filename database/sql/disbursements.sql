@@ -133,5 +133,8 @@ CREATE TABLE IF NOT EXISTS kept_reports (
     CONSTRAINT kept_report_name_once UNIQUE (user_id, name)
 );
 
+-- Asked for by email, once: the row goes when the email is put.
+ALTER TABLE kept_reports ADD COLUMN IF NOT EXISTS asked_at timestamptz;
+
 -- Fees that an office usually takes, suggested on each new sheet.
 ALTER TABLE offices ADD COLUMN IF NOT EXISTS fees jsonb NOT NULL DEFAULT '[]';

@@ -290,28 +290,38 @@ CREATE OR REPLACE FUNCTION debts_left(agent bigint, besides bigint[])
     ORDER BY b.id $$;
 
 -- Sides of deals for reports: of the offices whose figures a person may see, and their own. Asked once for all rows instead of row by
--- row, as a brokerage's year is tens of thousands of them.
--- Asked for some standings alone it looks at those alone.
+-- row, as a brokerage's year is tens of thousands of them. Asked for some standings alone it looks at those alone.
 DROP FUNCTION IF EXISTS deals_in_report(date, date, text[]);
-CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text[])
-    RETURNS TABLE (file_id bigint, key char(26), name text, office text, status text, kind text, represents text, labels jsonb, side text, day date,
-        price bigint, gross bigint, company bigint, expected_of text, authorized boolean, listing_rate text, buyer_rate text, listed text,
-        accepted text, end_reason text, source text, agents jsonb)
-    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public SET work_mem = '32MB' AS $$
+DROP FUNCTION IF EXISTS closed_in_report(date, date, text, text, text);
+DROP FUNCTION IF EXISTS sides_in_report(date, date, text[]);
+CREATE OR REPLACE FUNCTION sides_in_report(first date, last date, standings text[])
+    RETURNS TABLE (id bigint, key char(26), name text, office text, status text, kind text, represents text, labels jsonb, closed_on date,
+        ended_on date, end_reason text, of_side text)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
     WITH seen AS MATERIALIZED (
         SELECT o.id FROM offices o WHERE o.brokerage_id = session_of('brokerage')::bigint
           AND person_holds('{broker,bookkeeper,administrator}', o.id)
     ), own AS MATERIALIZED (
         SELECT m.deal_file_id, m.side, m.role FROM file_members m WHERE m.user_id = session_of('person')::bigint
-    ), files AS MATERIALIZED (
-        SELECT f.id, f.key, f.name, f.office_id, f.status, f.kind, f.represents, f.labels, f.closed_on, f.ended_on, f.end_reason,
-            own.side AS own_side, f.office_id IN (SELECT id FROM seen) AS whole
-        FROM deal_files f LEFT JOIN own ON own.deal_file_id = f.id
-        WHERE f.brokerage_id = session_of('brokerage')::bigint AND NOT f.practice AND session_of('sight') IS DISTINCT FROM 'guest'
-          AND f.status = ANY (standings) AND (f.status = 'under_contract'
-              OR (f.status = 'closed' AND (f.closed_on IS NULL OR f.closed_on BETWEEN first AND last))
-              OR (f.status IN ('terminated', 'expired', 'withdrawn') AND f.ended_on BETWEEN first AND last))
-          AND (f.office_id IN (SELECT id FROM seen) OR own.role = 'agent')
+    )
+    SELECT f.id, f.key, f.name, o.name, f.status, f.kind, f.represents, f.labels, f.closed_on, f.ended_on, f.end_reason, s.side
+    FROM deal_files f JOIN offices o ON o.id = f.office_id LEFT JOIN own ON own.deal_file_id = f.id
+    CROSS JOIN LATERAL unnest(CASE WHEN f.represents <> 'both' THEN ARRAY[NULL::text]
+        WHEN f.kind = 'lease' THEN '{landlord,tenant}'::text[] ELSE '{seller,buyer}'::text[] END) AS s(side)
+    WHERE f.brokerage_id = session_of('brokerage')::bigint AND NOT f.practice AND session_of('sight') IS DISTINCT FROM 'guest'
+      AND f.status = ANY (standings) AND (f.status = 'under_contract'
+          OR (f.status = 'closed' AND (f.closed_on IS NULL OR f.closed_on BETWEEN first AND last))
+          OR (f.status IN ('terminated', 'expired', 'withdrawn') AND f.ended_on BETWEEN first AND last))
+      AND (f.office_id IN (SELECT seen.id FROM seen)
+          OR (own.role = 'agent' AND (own.side IS NULL OR s.side IS NULL OR s.side = own.side))) $$;
+
+CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text[])
+    RETURNS TABLE (file_id bigint, key char(26), name text, office text, status text, kind text, represents text, labels jsonb, side text, day date,
+        price bigint, gross bigint, company bigint, expected_of text, authorized boolean, listing_rate text, buyer_rate text, listed text,
+        accepted text, end_reason text, source text, agents jsonb)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public SET work_mem = '64MB' AS $$
+    WITH sides AS MATERIALIZED (
+        SELECT * FROM sides_in_report(first, last, standings)
     ), known AS MATERIALIZED (
         SELECT x.deal_file_id,
             max(x.value) FILTER (WHERE x.name = 'price') AS price, max(x.value) FILTER (WHERE x.name = 'rent') AS rent,
@@ -321,19 +331,15 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
             max(x.value) FILTER (WHERE x.name = 'listing_commission') AS listing_commission,
             max(x.value) FILTER (WHERE x.name = 'buyer_commission') AS buyer_commission
         FROM facts x
-        WHERE x.deal_file_id IN (SELECT id FROM files)
+        WHERE x.deal_file_id IN (SELECT id FROM sides)
           AND x.name IN ('price', 'rent', 'closing', 'lease_start', 'acceptance', 'listed_on', 'listing_commission', 'buyer_commission', 'client_source')
         GROUP BY x.deal_file_id
-    ), sides AS (
-        SELECT f.*, s.side AS of_side FROM files f CROSS JOIN LATERAL unnest(CASE WHEN f.represents <> 'both' THEN ARRAY[NULL::text]
-            WHEN f.kind = 'lease' THEN '{landlord,tenant}'::text[] ELSE '{seller,buyer}'::text[] END) AS s(side)
-        WHERE f.whole OR f.own_side IS NULL OR s.side IS NULL OR s.side = f.own_side
     ), agents AS MATERIALIZED (
         SELECT f.id, f.of_side, jsonb_object_agg(u.key, u.name) AS agents
         FROM sides f JOIN file_members m ON m.deal_file_id = f.id AND m.role = 'agent' AND (f.of_side IS NULL OR m.side IS NULL OR m.side = f.of_side)
         JOIN users u ON u.id = m.user_id GROUP BY f.id, f.of_side
     )
-    SELECT f.id, f.key, f.name, o.name, f.status, f.kind, f.represents, f.labels, f.of_side, dated.day,
+    SELECT f.id, f.key, f.name, f.office, f.status, f.kind, f.represents, f.labels, f.of_side, dated.day,
         (100 * coalesce(d.price, nullif(k.price, '')::numeric, nullif(k.rent, '')::numeric))::bigint,
         (100 * coalesce(d.gross, (c.expected->>'gross')::numeric))::bigint,
         (100 * coalesce(d.company, (c.expected->>'company')::numeric))::bigint,
@@ -341,7 +347,6 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
         k.listing_commission, k.buyer_commission, k.listed_on, k.acceptance, f.end_reason, k.client_source,
         coalesce(a.agents, '{}')
     FROM sides f
-    JOIN offices o ON o.id = f.office_id
     LEFT JOIN agents a ON a.id = f.id AND a.of_side IS NOT DISTINCT FROM f.of_side
     LEFT JOIN known k ON k.deal_file_id = f.id
     LEFT JOIN commissions c ON c.deal_file_id = f.id AND c.side IS NOT DISTINCT FROM f.of_side
@@ -354,6 +359,32 @@ CREATE OR REPLACE FUNCTION deals_in_report(first date, last date, standings text
     WHERE dated.day BETWEEN first AND last
         OR (dated.day IS NULL AND f.status = 'under_contract' AND current_date BETWEEN first AND last)
     ORDER BY dated.day, f.id $$;
+
+-- What closed in days that are but compared, summed: the same sides, prices and days as above, and nothing of them that no sum asks for.
+CREATE OR REPLACE FUNCTION closed_in_report(first date, last date, of_office text, of_agent text, of_label text)
+    RETURNS TABLE (sides bigint, volume numeric, gross numeric, company numeric, unknown bigint)
+    LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public SET work_mem = '64MB' SET enable_nestloop = off AS $$
+    WITH sides AS MATERIALIZED (
+        SELECT f.id, f.of_side, f.closed_on FROM sides_in_report(first, last, '{closed}') f
+        WHERE (of_office = '' OR f.office = of_office) AND (of_label = '' OR jsonb_exists(f.labels, of_label))
+          AND (of_agent = '' OR EXISTS (SELECT FROM file_members m JOIN users u ON u.id = m.user_id WHERE u.key = of_agent
+              AND m.deal_file_id = f.id AND m.role = 'agent' AND (f.of_side IS NULL OR m.side IS NULL OR m.side = f.of_side)))
+    ), known AS MATERIALIZED (
+        SELECT x.deal_file_id, (max(nullif(x.value, '')) FILTER (WHERE x.name = 'price'))::numeric AS price,
+            (max(nullif(x.value, '')) FILTER (WHERE x.name = 'rent'))::numeric AS rent
+        FROM facts x WHERE x.deal_file_id IN (SELECT id FROM sides) AND x.name IN ('price', 'rent') GROUP BY x.deal_file_id
+    ), figures AS (
+        SELECT (100 * coalesce(d.price, k.price, k.rent))::bigint AS price,
+            (100 * coalesce(d.gross, (c.expected->>'gross')::numeric))::bigint AS gross,
+            (100 * coalesce(d.company, (c.expected->>'company')::numeric))::bigint AS company
+        FROM sides f
+        LEFT JOIN known k ON k.deal_file_id = f.id
+        LEFT JOIN commissions c ON c.deal_file_id = f.id AND c.side IS NOT DISTINCT FROM f.of_side
+        LEFT JOIN disbursements d ON d.commission_id = c.id AND d.withdrawn_at IS NULL
+        WHERE coalesce(f.closed_on, d.closing) BETWEEN first AND last
+    )
+    SELECT count(*), coalesce(sum(price), 0), coalesce(sum(gross), 0), coalesce(sum(company), 0), count(*) FILTER (WHERE gross IS NULL)
+    FROM figures $$;
 
 -- What agents' authorized sheets count in a time, of the same people: one's own, and those of the offices one answers for.
 CREATE OR REPLACE FUNCTION sheets_in_report(first date, last date)

@@ -145,6 +145,11 @@ return [
         'label' => 'Read the documents',
         'executed' => 'These documents are signed by everyone. Keep a copy of them.',
     ],
+    'report-asked' => [
+        'subject' => 'Your report, :period',
+        'body' => 'The report you asked for is attached: its figures as a PDF, and every deal behind them as a table.',
+        'label' => 'Open reports',
+    ],
     'report' => [
         'subject' => ':name, :month',
         'body' => 'Your report “:name” is attached. The button opens it with the figures of today.',

@@ -96,6 +96,39 @@ it('keeps a report under a name and sends it once a month, as its owner sees it'
     expect(KeptReport::query()->exists())->toBeFalse();
 });
 
+it('emails a report that is asked for once, however often the button is pressed, with the figures of whoever asks', function () {
+    soldFile('1 Cooper Way', '2026-11-10', true);
+    foreach ([1, 2] as $press) {
+        $this->as('tomas')->post('/reports/mail', ['asked' => 'period=year&office=&evil[]=1'])->assertRedirect('/reports?period=year');
+    }
+    $this->as('tomas')->get('/reports')->assertSee('being put together');
+    $this->as('greta')->get('/reports')->assertDontSee('being put together');
+    $this->work();
+    $this->work();
+    $letter = DB::table('letters')->where('once_key', 'like', 'report-asked:%')->sole();
+    expect($letter->attachment_name)->toBe('report.zip')->and($letter->recipient)->toBe($this->people['tomas']->email)
+        ->and(KeptReport::query()->exists())->toBeFalse();
+    $zip = app(App\Storage\Bytes::class)->path($letter->attachment);
+    $table = (string) shell_exec('unzip -p '.escapeshellarg($zip).' deals.csv');
+    expect($table)->toContain('1 Cooper Way')->toContain('412500.00,11343.75')
+        ->and((string) shell_exec('unzip -p '.escapeshellarg($zip).' report.pdf | pdftotext -layout - -'))->toContain('$11,343.75');
+    $this->as('wendell')->post('/reports/mail', ['asked' => ''])->assertForbidden();
+});
+
+it('offers to email what is too much to show, wherever it is asked for', function () {
+    soldFile('1 Cooper Way', '2026-11-10', true);
+    soldFile('2 Cooper Way', '2026-12-15', false);
+    config(['unanimus.report_shows' => 1]);
+    $years = 'from=2020-01-01&to=2026-12-31';
+    $this->as('ines')->get("/reports?{$years}")->assertSee('Too much to show at once')->assertDontSee('By office');
+    foreach (['reports/deals', 'reports.csv', 'reports.pdf'] as $way) {
+        $this->as('ines')->get("/{$way}?{$years}")->assertRedirect("/reports?{$years}");
+    }
+    $this->as('ines')->get('/reports?period=year')->assertSee('By office');
+    // Of an agent only their own count.
+    $this->as('greta')->get("/reports?{$years}")->assertDontSee('Too much to show at once');
+});
+
 it('makes a PDF that a meeting can use', function () {
     soldFile('1 Cooper Way', '2026-11-10', true);
     $answer = $this->as('ines')->get('/reports.pdf?period=year')->assertOk()->assertHeader('Content-Type', 'application/pdf');

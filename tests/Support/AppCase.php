@@ -174,7 +174,7 @@ abstract class AppCase extends TestCase
     {
         Artisan::call('queue:work', [
             '--queue' => 'sealing,messages,letters,conversion,reading,stacks,uploads-read,moving-read,moving-try,moving-lists,'.
-                'moving-in,sets,listings,calls,default',
+                'moving-in,sets,listings,calls,reports,default',
             '--stop-when-empty' => true,
             '--sleep' => 0,
             '--memory' => 1024,

@@ -87,8 +87,8 @@ function routesWithoutFile(): array
         // Refused in DisbursementTest and ReportsTest.
         ...['office/letters', 'office/letters/*', 'office/letter-rules', 'office/letter-rules/{rule}'],
         ...['office/disbursements', 'office/disbursements/signature', 'office/disbursements/{office}', 'office/debts/{debt}/settle'],
-        ...['reports', 'reports/deals', 'reports.csv', 'reports.pdf', 'reports/kept', 'reports/kept/{report}', 'reports/agents/{user}',
-            'reports/agents/{user}/pdf', 'files/{file}/commission/versions/{version}'],
+        ...['reports', 'reports/deals', 'reports.csv', 'reports.pdf', 'reports/kept', 'reports/kept/{report}', 'reports/mail',
+            'reports/agents/{user}', 'reports/agents/{user}/pdf', 'files/{file}/commission/versions/{version}'],
         ...['office', 'office/offices', 'office/library', 'office/inbox'],
         ...['office/archive', 'office/archive/{office}', 'office/archive/certificates/{certificate}'], // refused in RetentionTest
         // Refused in FindingTest.

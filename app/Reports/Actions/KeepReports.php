@@ -6,6 +6,7 @@ namespace App\Reports\Actions;
 
 use App\Models\KeptReport;
 use App\Models\User;
+use App\Reports\Jobs\PrepareReport;
 
 /** Keeps a report under a name, for oneself; the same name is the same report. */
 final class KeepReports
@@ -17,6 +18,20 @@ final class KeepReports
             ['user_id' => $user->id, 'name' => mb_substr(trim($name), 0, 60)],
             ['brokerage_id' => $user->brokerage_id, 'asked' => $asked, 'monthly' => $monthly],
         );
+    }
+
+    /**
+     * Has it emailed as soon as it is put together; asked for again meanwhile it is one request.
+     *
+     * @param array<string, string> $asked as an address asks for it
+     */
+    public function mail(User $user, array $asked): void
+    {
+        $report = KeptReport::query()->firstOrCreate(
+            ['user_id' => $user->id, 'name' => 'by email: '.hash('sha256', http_build_query($asked))],
+            ['brokerage_id' => $user->brokerage_id, 'asked' => $asked, 'monthly' => false, 'asked_at' => now()],
+        );
+        PrepareReport::begin($report->brokerage_id, $report->id);
     }
 
     public function drop(KeptReport $report): void

@@ -24,12 +24,30 @@ final class KeptReportController
             'monthly' => 'nullable|in:1',
         ], ['name.required' => 'Give it a name.']);
         $user = User::signedIn($request);
-        parse_str($given['asked'] ?? '', $query);
-        $query = array_map(static fn (mixed $one) => is_string($one) ? $one : '', $query);
-        $asked = Asked::of($query, Asked::today($user))->query();
+        $asked = self::asked($request, $user);
         $reports->keep($user, $given['name'], $asked, ($given['monthly'] ?? '') === '1');
 
         return redirect('/reports?'.http_build_query($asked))->with('told', "Report saved as “{$given['name']}”.");
+    }
+
+    /** The figures by email: large ones are put together meanwhile. */
+    public function mail(Request $request, KeepReports $reports): RedirectResponse
+    {
+        Gate::authorize('see-reports');
+        $user = User::signedIn($request);
+        $asked = self::asked($request, $user);
+        $reports->mail($user, $asked);
+
+        return redirect('/reports?'.http_build_query($asked))
+            ->with('told', "The report is being put together. It will be emailed to {$user->email}.");
+    }
+
+    /** @return array<string, string> as an address asks for it */
+    private static function asked(Request $request, User $user): array
+    {
+        parse_str((string) $request->string('asked'), $query);
+
+        return Asked::of(array_map(static fn (mixed $one) => is_string($one) ? $one : '', $query), Asked::today($user))->query();
     }
 
     public function destroy(Request $request, KeptReport $report, KeepReports $reports): RedirectResponse

@@ -15,6 +15,7 @@ use App\Reports\MonthBars;
 use App\Reports\Report;
 use App\Reports\ReportTables;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
@@ -39,6 +40,9 @@ final class ReportController
         $user = User::signedIn($request);
         $today = Asked::today($user);
         $asked = Asked::from($request, $today);
+        if (DealRows::areMany($asked)) {
+            return view('reports.large', ['asked' => $asked, 'email' => $user->email, ...self::choices()]);
+        }
         $report = Report::of($asked);
         $ahead = $asked->during(Period::between($today, $today->plusDays(self::AHEAD)));
         $months = $report->by('month');
@@ -50,19 +54,39 @@ final class ReportController
             'bars' => MonthBars::of($months),
             'due' => self::due(DealRows::of($ahead, ['under_contract'])),
             'expiring' => self::expiring($today),
-            'all' => Gate::allows('keep-plans'),
-            'agents' => Gate::allows('keep-plans') ? self::agents() : [],
-            'offices' => Office::query()->orderBy('name')->pluck('name'),
+            ...self::choices(),
+            'today' => $today,
             'kept' => KeptReport::query()->where('user_id', $user->id)->orderBy('name')->get(),
             'ahead' => self::AHEAD,
         ]);
+    }
+
+    /** @return array<string, mixed> what may be chosen */
+    private static function choices(): array
+    {
+        return [
+            'all' => Gate::allows('keep-plans'),
+            'agents' => Gate::allows('keep-plans') ? self::agents() : [],
+            'offices' => Office::query()->orderBy('name')->pluck('name'),
+        ];
+    }
+
+    /** What is asked for, if it is no more than can be waited for; of more the page offers an email. */
+    private static function atOnce(Request $request, User $user): Asked
+    {
+        $asked = Asked::from($request, Asked::today($user));
+        if (DealRows::areMany($asked)) {
+            throw new HttpResponseException(redirect('/reports?'.http_build_query($asked->query())));
+        }
+
+        return $asked;
     }
 
     /** The deals behind a figure. */
     public function deals(Request $request): View
     {
         Gate::authorize('see-reports');
-        $asked = Asked::from($request, Asked::today(User::signedIn($request)));
+        $asked = self::atOnce($request, User::signedIn($request));
 
         return view('reports.deals', [
             'asked' => $asked,
@@ -74,7 +98,7 @@ final class ReportController
     public function csv(Request $request): StreamedResponse
     {
         Gate::authorize('see-reports');
-        $asked = Asked::from($request, Asked::today(User::signedIn($request)));
+        $asked = self::atOnce($request, User::signedIn($request));
         $table = (string) $request->string('table');
         $rows = $table === 'deals' ? ReportTables::deals(self::behind($request, $asked)) : ReportTables::of(Report::of($asked), $table);
 
@@ -90,7 +114,7 @@ final class ReportController
     {
         Gate::authorize('see-reports');
         $user = User::signedIn($request);
-        $asked = Asked::from($request, Asked::today($user));
+        $asked = self::atOnce($request, $user);
         $pages = ReportPages::draw(...ReportTables::pages(Report::of($asked), $user));
 
         return response($press->print($pages), 200, [

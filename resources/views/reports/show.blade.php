@@ -16,28 +16,11 @@
     <div class="head-row"><h1>Reports</h1><span class="dim">{{ $asked->period->label }}{{ $all ? '' : ', your own files' }}</span>
         <span class="right in-row">
             <a class="button tight" href="/reports.pdf?{{ $q() }}">PDF</a>
+            <form method="post" action="/reports/mail">@csrf<input type="hidden" name="asked" value="{{ $q() }}">
+                <button class="button tight">Email it to me</button></form>
             <a class="button tight" href="/reports/agents/{{ Auth::user()->key }}?year={{ $asked->period->to->year() }}">My
                 year</a></span></div>
-    <form method="get" action="/reports" class="leaf pad report-asks">
-        <label class="line"><span>Period</span><span class="select"><select name="period">
-            @foreach (\Unanimus\Reports\Period::NAMED as $name => $word)<option value="{{ $name }}" @selected($asked->named === $name)>{{
-            ucfirst($word) }}</option>@endforeach</select></span></label>
-        <label class="line"><span>or from</span><input class="input" name="from" maxlength="40" value="{{ $asked->named === '' ?
-            $asked->period->from->long() : '' }}"></label>
-        <label class="line"><span>to</span><input class="input" name="to" maxlength="40" value="{{ $asked->named === '' ?
-            $asked->period->to->long() : '' }}"></label>
-        @if ($all)<label class="line"><span>Office</span><span class="select"><select name="office"><option value="">all</option>
-            @foreach ($offices as $office)<option @selected($asked->office === $office)>{{ $office }}</option>@endforeach
-            </select></span></label>
-        <label class="line"><span>Agent</span><span class="select"><select name="agent"><option value="">all</option>
-            @foreach ($agents as $key => $name)<option value="{{ $key }}" @selected($asked->agent === $key)>{{ $name }}</option>@endforeach
-            </select></span></label>@endif
-        <label class="line"><span>Tag</span><input class="input" name="label" maxlength="40" value="{{ $asked->label }}"
-            placeholder="any"></label>
-        <button class="button tight">Show report</button>
-        @if ($asked->agent !== '' || $asked->office !== '' || $asked->label !== '')<a class="button tight" href="/reports">All</a>@endif
-    </form>
-    @if ($asked->told !== '')<p class="say late">{{ $asked->told }}</p>@endif
+    @include('reports.asks')
 
     <div class="figures">
         @foreach ([
@@ -134,8 +117,11 @@
             <input class="input" name="name" maxlength="60" required placeholder="Monday meeting" aria-label="Name of the report">
             <label class="checkbox"><input type="checkbox" name="monthly" value="1"> email it to me each month</label>
             <button class="button tight">Save report</button></form>
-        @foreach ($kept as $one)<form method="post" action="/reports/kept/{{ $one->key }}" class="in-row small">@csrf @method('delete')
+        @foreach ($kept as $one)@if ($one->asked_at !== null)<p class="small dim">{{
+            \App\Reports\Asked::of($one->asked, $today)->period->label }}: being put together, and emailed to you then.</p>@else<form
+            method="post" action="/reports/kept/{{ $one->key }}" class="in-row small">@csrf @method('delete')
             <a href="/reports?{{ http_build_query($one->asked) }}">{{ $one->name }}</a>{{ $one->monthly ? ', emailed each month' : '' }}
-            <button class="button tight quiet">Remove report</button></form>@endforeach
+            <button class="button tight quiet">Remove report</button></form>@endif
+        @endforeach
     </section>
 </x-layout>
