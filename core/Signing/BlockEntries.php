@@ -31,7 +31,8 @@ final class BlockEntries
     ];
 
     /** For whom somebody signs; entered from what is known of them. */
-    private const COMPANY = '/^\W*(?:brokerage|firm|company)(?: name| firm)?\s*(?:\((?:firm|brokerage|company|name)\))?\s*[:.]?\W*$/iu';
+    private const COMPANY = '/^\W*(?:(?:listing|selling|cooperating|buyer\W?s?|seller\W?s?)\s+)?(?:(?:brokerage|firm|company)(?: name| firm)?|'.
+        'broker(?=\s*\())\s*(?:\((?:firm|brokerage|company|name)\))?\s*[:.]?\W*$/iu';
 
     private const SAID_BY = '/^\W*(?:I|we|yo|nosotros)\b/iu';
 

@@ -11,6 +11,9 @@ namespace Unanimus\Signing;
  */
 final class LineNeighbors
 {
+    /** How far under the name of a firm or an owner its "By: ____" may stand. */
+    public const BY_UNDER = 62.0;
+
     /**
      * A cell under nothing but a role, in a row without a label: whoever that is signs there. Where rows are called something, as
      * in a table of who pays what, they are for ticks and amounts.
@@ -40,7 +43,7 @@ final class LineNeighbors
     {
         foreach ($lines as $other) {
             $gap = $other->at->place->x - $line->right();
-            if ($other->isBeside($line) && $gap > 0 && $gap < 110 && preg_match('/^\W*by\W*$/i', $other->before) === 1) {
+            if ($other->isBeside($line) && $gap > 0 && $gap < 110 && self::isBy($other->before)) {
                 return true;
             }
         }
@@ -61,6 +64,50 @@ final class LineNeighbors
         $last = $row === [] ? '' : $row[count($row) - 1]->after;
 
         return count($row) > 1 && $row[0]->before === '' && (MarkLabels::isInitials($last) || SignerWords::isAll($last));
+    }
+
+    /**
+     * "Seller: ____" right over "By: ____": the first is the name of whom somebody signs for.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isOverBy(SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            $down = $other->foot() - $line->foot();
+            $isUnder = $down > 8 && $down < self::BY_UNDER && $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
+            if ($isUnder && self::isBy($other->before)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** "By:", "By (authorized signer):". */
+    public static function isBy(string $before): bool
+    {
+        return preg_match('/^\W*by\W*(?:\([^()]{3,40}\)\W*)?$/iu', $before) === 1;
+    }
+
+    /**
+     * "____ Buyer ____ Date": nothing is said before a row's first line or under any, and something after each, so what is said of
+     * a line stands after it.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isLabeledAfter(SigningLine $line, array $lines): bool
+    {
+        $row = array_values(array_filter($lines, static fn (SigningLine $other) => $other->isBeside($line)));
+        usort($row, static fn (SigningLine $a, SigningLine $b) => $a->at->place->x <=> $b->at->place->x);
+        foreach ($row as $one) {
+            $isLabel = SignerWords::isAll($one->after) || MarkLabels::isSignature($one->after) || MarkLabels::companion($one->after) !== null;
+            if ($one->isCell() || $one->under.$one->at->caption !== '' || ! $isLabel || str_starts_with($one->after, '(')) {
+                return false;
+            }
+        }
+
+        return $row[0]->before === '';
     }
 
     /** @param  list<SigningLine>  $lines  Whether the same name is asked for in print right beside the line. */

@@ -14,7 +14,8 @@ final class MarkLabels
     private const SIGNATURE = '/\bsignatures?\b(?! (?:page|block|date|pages|and date))|\bsign(?:ed)?(?: here)?\s*[:.]?$|\bsigned by\s*:?$|'.
         '\bsignatory\b|\bautograph\b|\bfirma\b/iu';
 
-    private const BY = '/(?:^|\s)by\s*:$|^\W*(?:by|x|✗|✕|×)\s*[:.]?$|(?:^|\s)\/s\/$/iu';
+    private const BY = '/(?:^|\s)by\s*:$|^\W*(?:by|x|✗|✕|×)\s*[:.]?$|(?:^|\s)\/s\/$|'.
+        '^\W*by\s*\([^()]{3,40}\)\s*[:.]?$/iu';
 
     private const INITIALS = '/\binitials?\b(?! (?:deposit|earnest|payment|term|period|inspection|offer|amount|price|listing|rent))|'.
         '\binit\.|\biniciales?\b/iu';

@@ -200,7 +200,7 @@ final class PageMarks
     {
         $isNamed = SignerWords::isAll($line->before) && $line->at->place->width >= 90 && ! Companions::isNameUnder($line, $lines);
         $isSilent = $line->before.$line->under.$line->over.$line->at->caption === '';
-        $isFirm = BlockEntries::isCompany($line->before) || LineNeighbors::isFirm($line, $lines);
+        $isFirm = BlockEntries::isCompany($line->before) || LineNeighbors::isFirm($line, $lines) || LineNeighbors::isOverBy($line, $lines);
         if ($line->at->by === 'cell' || $isFirm || (! $isNamed && ! $isSilent)) {
             return null;
         }
@@ -260,6 +260,7 @@ final class PageMarks
             ],
             BlockEntries::isCompany($line->under) || LineNeighbors::isFirm($line, $lines) => null,
             ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
+            SignerWords::isAll($line->before) && LineNeighbors::isOverBy($line, $lines) && ! self::isDated($line, $lines, false) => null,
             SignerWords::isAll($line->before) && ($dated || LineNeighbors::isPrintedBeside($line, $lines)) => [MarkKind::Signature, 0.88],
             SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
             SignerWords::act($line->before) && $dated && ! $isCell => [MarkKind::Signature, 0.85],

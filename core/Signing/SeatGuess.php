@@ -21,9 +21,6 @@ final class SeatGuess
     /** So many words between two lines to sign, and the second begins a block of its own. */
     private const TEXT_BETWEEN = 24;
 
-    /** "Broker: ____", and not farther under it "By: ____": it is signed for the firm. */
-    private const UNDER_FIRM = 46.0;
-
     /** Initials after more words than these are asked for by a sentence of their own. */
     private const SENTENCE = 4;
 
@@ -127,17 +124,26 @@ final class SeatGuess
     private function ofFirm(int $index): ?SignerWords
     {
         $line = $this->lines[$index];
-        if (preg_match('/^\W*by\W*$/i', $line->before) !== 1) {
+        if (! LineNeighbors::isBy($line->before)) {
             return null;
         }
-        for ($at = $index - 1; $at >= 0 && $line->foot() - $this->lines[$at]->foot() < self::UNDER_FIRM; $at--) {
-            $who = SignerWords::in($this->lines[$at]->before);
-            if ($this->lines[$at]->isBeside($line) || ($who?->role !== null && ! isset($this->kinds[$at]))) {
+        $aside = null;
+        for ($at = $index - 1; $at >= 0 && $line->foot() - $this->lines[$at]->foot() < LineNeighbors::BY_UNDER; $at--) {
+            $other = $this->lines[$at];
+            $who = SignerWords::in($other->before);
+            if ($other->isBeside($line) && ! LineNeighbors::isBy($other->before)) {
                 return $who;
+            }
+            $isOver = $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
+            if ($who?->role !== null && ! isset($this->kinds[$at])) {
+                if ($isOver) {
+                    return $who;
+                }
+                $aside ??= $who;
             }
         }
 
-        return null;
+        return $aside;
     }
 
     /**

@@ -81,6 +81,12 @@ final readonly class SigningLine
         return new self($this->at, $this->before, '', $this->over, $this->after, '');
     }
 
+    /** The same with what is said after it as if it stood before it. */
+    public function withLabelBefore(): self
+    {
+        return new self($this->at, $this->after, '', $this->over, '', $this->below);
+    }
+
     /** Where the line is drawn: its foot. */
     public function foot(): float
     {

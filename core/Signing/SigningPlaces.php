@@ -41,6 +41,10 @@ final class SigningPlaces
         $places = self::dates(self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read));
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
         $lines = self::withoutHeadings(self::inRows($lines));
+        $lines = array_map(
+            static fn (SigningLine $line) => LineNeighbors::isLabeledAfter($line, $lines) ? $line->withLabelBefore() : $line,
+            $lines,
+        );
 
         return [$lines, $read, array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares))];
     }

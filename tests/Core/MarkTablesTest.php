@@ -131,7 +131,7 @@ it('reads further ways to say who signs a line', function (array $lines, array $
             'Listing firm: ______________________                 by: ______________________',
             'Selling firm: ______________________                 by: ______________________',
         ],
-        ['signature agent.1', 'signature ? selling firm'],
+        ['signature agent.1', 'signature ? selling firm', 'company agent.1'],
     ],
     'a date in a sentence is none of signing' => [
         ['The buyer signed an offer. It expires ___/___/____ at noon.'],

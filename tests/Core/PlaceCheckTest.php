@@ -106,3 +106,77 @@ it('says which printed words a place covers, and leaves rules and boxes to be wr
         ->and($fault->text)->toBe('The place of Ana on page 2 of “Addendum” covers “agrees to”.')
         ->and($fault->kind->isBlocking())->toBeFalse();
 });
+
+it('tells of two places on one spot by how much of the smaller lies under the other', function (float $x, float $y, bool $told) {
+    $one = marked('buyer.1', MarkKind::Signature, 1, 300);
+    $other = new PlannedMark('small', 'p', 1, Seat::of('buyer.2'), MarkKind::Initials, new Rect($x, $y, 20, 10));
+    $kinds = fn (array $faults) => array_map(fn (RoundFault $fault) => $fault->kind, $faults);
+    expect(in_array(RoundFaultKind::OnOneSpot, $kinds(checked([$one, $other])), true))->toBe($told)
+        ->and(in_array(RoundFaultKind::OnOneSpot, $kinds(checked([$other, $one])), true))->toBe($told);
+})->with([
+    'inside' => [100, 303, true],
+    'more than two fifths of it at the left' => [60.5, 303, true],
+    'two fifths of it at the left' => [60, 303, false],
+    'more than two fifths of it at the right' => [163.5, 303, true],
+    'two fifths of it at the right' => [164, 303, false],
+    'more than two fifths of it over' => [100, 294.2, true],
+    'two fifths of it over' => [100, 294, false],
+    'beside it, as if both distances were turned round' => [250, 400, false],
+    'over it, but no part beside' => [200, 303, false],
+    'level, but no part under' => [100, 500, false],
+]);
+
+it('names whoever has two places on one spot once', function () {
+    $twice = [marked('buyer.1', MarkKind::Signature, 1, 300), marked('buyer.1', MarkKind::Name, 1, 302)];
+    expect(checked($twice, names: ['buyer.1' => 'Sunniva'])[0]->text)
+        ->toBe('Two places are on one spot on page 1 of “Addendum” (Sunniva).');
+});
+
+it('looks at each paper for itself, and at none whose pages are not known', function () {
+    $papers = [
+        'p' => new PlannedPaper('p', 'Addendum', PaperState::Ready, true),
+        'q' => new PlannedPaper('q', 'Notice', PaperState::Ready, true),
+    ];
+    $at = new Rect(72, 700, 40, 16);
+    $on = fn (string $paper, int $page) => new PlannedMark("{$paper}{$page}", $paper, $page, Seat::of('buyer.1'), MarkKind::Initials, $at);
+    $told = fn (array $marks, array $pages) => array_map(
+        fn (RoundFault $one) => "{$one->paper}: {$one->text}",
+        PlaceCheck::faults($marks, $papers, $pages, ['buyer.1' => 'Sunniva']),
+    );
+    expect($told([$on('p', 1), $on('q', 1)], []))->toBe([])
+        ->and($told([$on('p', 1), $on('p', 2), $on('q', 1), $on('q', 3)], ['p' => 3, 'q' => 3]))->toBe([
+            'p: Sunniva initials the other pages of “Addendum”, not page 3.',
+            'q: Sunniva initials the other pages of “Notice”, not page 2.',
+        ])
+        ->and($told([$on('p', 1)], ['p' => 2]))->toBe([])
+        ->and($told([$on('p', 2), $on('p', 3)], ['p' => 3]))->toBe(['p: Sunniva initials the other pages of “Addendum”, not page 1.'])
+        ->and($told([$on('p', 2), $on('p', 3)], ['p' => 4]))
+        ->toBe(['p: Sunniva initials the other pages of “Addendum”, not pages 1, 4.'])
+        ->and($told([$on('p', 2)], ['p' => 3]))->toBe([]);
+});
+
+it('goes on to the next person after one whose initials are complete', function () {
+    $of = fn (string $seat, int ...$on) => array_map(
+        fn (int $page) => marked($seat, MarkKind::Initials, $page, $seat === 'buyer.1' ? 700 : 730),
+        $on,
+    );
+    $found = checked([...$of('buyer.1', 1, 2, 3), ...$of('buyer.2', 1, 2)], 3);
+    expect(array_map(fn (RoundFault $one) => [$one->text, $one->mark], $found))
+        ->toBe([['José initials the other pages of “Addendum”, not page 3.', 'buyer.2initials1']]);
+});
+
+it('names at most five of the words a place covers, by how much of them it covers', function () {
+    $word = fn (string $text, float $x, float $y = 300) => new Word($text, $x, $y, 20, 10);
+    $row = fn (int $count) => array_map(fn (int $at) => $word("word{$at}", 72 + 25 * $at), range(0, $count - 1));
+    $place = new Rect(72, 298, 200, 14);
+    expect(PlaceCheck::covered($place, $row(5)))->toBe('word0 word1 word2 word3 word4')
+        ->and(PlaceCheck::covered($place, $row(6)))->toBe('word0 word1 word2 word3 word4 …')
+        ->and(PlaceCheck::covered($place, [$word('______', 80)]))->toBe('')
+        ->and(PlaceCheck::covered($place, [$word('in', 62.5)]))->toBe('in')
+        ->and(PlaceCheck::covered($place, [$word('in', 61)]))->toBe('')
+        ->and(PlaceCheck::covered($place, [$word('in', 262.5)]))->toBe('in')
+        ->and(PlaceCheck::covered($place, [$word('in', 263)]))->toBe('')
+        ->and(PlaceCheck::covered($place, [$word('in', 100, 293)]))->toBe('in')
+        ->and(PlaceCheck::covered($place, [$word('in', 100, 292.5)]))->toBe('')
+        ->and(PlaceCheck::covered($place, [$word('in', 100, 307.5)]))->toBe('');
+});

@@ -237,3 +237,40 @@ it('puts seats in the order of their roles, then of their numbers', function () 
         ->and(array_column(Seat::askedBy(Representation::Landlord), 'value'))
         ->toBe(['landlord', 'agent', 'broker']);
 });
+
+it('takes names and initials up to their length, and of a drawing only points that are two numbers', function () {
+    $drawing = [[[10, 10], [20, 20], [30, 10], [40, 20], [50, 10], [60, 20], [70, 10], [80, 20]]];
+    $ways = [
+        fn ($name, $initials) => AdoptedSignature::typed($name, $initials, 'plain'),
+        fn ($name, $initials) => AdoptedSignature::drawn($name, $initials, $drawing),
+    ];
+    foreach ($ways as $made) {
+        expect($made(str_repeat('é', 120), str_repeat('é', 8))->name)->toBe(str_repeat('é', 120))
+            ->and(fn () => $made(str_repeat('é', 121), 'A'))->toThrow('120')
+            ->and(fn () => $made('Ada', str_repeat('é', 9)))->toThrow('8')
+            ->and($made(" Ada\u{200B}\n  Holt\t", ' A ')->name)->toBe('Ada Holt');
+    }
+    $unreadable = SigningRefusal::DrawingUnreadable->because()->getMessage();
+    foreach (['x', ['x', 1], [1, 'x'], [1], [], null] as $point) {
+        expect(fn () => AdoptedSignature::drawn('Ada', 'A', [[...$drawing[0], $point]]))->toThrow($unreadable);
+    }
+});
+
+it('keeps what it is made of, and writes names into a drawing as words alone', function () {
+    $signature = AdoptedSignature::typed('O\'Neil & "Sons" <b>', 'ON', 'plain');
+    expect($signature->toArray())->toBe(['name' => 'O\'Neil & "Sons" <b>', 'initials' => 'ON', 'hand' => 'plain', 'strokes' => []])
+        ->and($signature->signatureIn(new Rect(0, 0, 200, 20)))
+        ->toContain('>O&apos;Neil &amp; &quot;Sons&quot; &lt;b&gt;</text>')
+        ->toContain('Noto Sans Arabic, Noto Sans CJK SC" font-size="');
+    // The narrowest letter still sets as high as its place allows.
+    expect(setText(AdoptedSignature::typed('.', '.', 'plain')->signatureIn(new Rect(0, 0, 400, 100)))[2])->toBe(80.0)
+        ->and(setText(AdoptedSignature::typed('.', '.', 'plain')->signatureIn(new Rect(0, 0, 6, 1000)))[2])->toBeLessThan(21.0);
+});
+
+it('draws strokes that are nearly a point no larger than a mark of its field', function () {
+    $dot = [[[100, 50], [101, 50], [100, 51], [101, 51], [100, 50], [101, 50], [100, 51], [101, 51]]];
+    $svg = AdoptedSignature::drawn('Ada', 'A', $dot)->signatureIn(new Rect(0, 0, 84, 42));
+    // Forty units across and twenty high are the least: two points a unit.
+    expect($svg)->toStartWith('<path d="M2.00 1.00L4.00 1.00L2.00 3.00')
+        ->toEndWith('L4.00 3.00" fill="none" stroke="#16245c" stroke-width="1.3" stroke-linecap="round" stroke-linejoin="round"/>');
+});
