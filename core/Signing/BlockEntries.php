@@ -31,8 +31,8 @@ final class BlockEntries
     ];
 
     /** For whom somebody signs; entered from what is known of them. */
-    private const COMPANY = '/^\W*(?:(?:listing|selling|cooperating|buyer\W?s?|seller\W?s?)\s+)?(?:(?:brokerage|firm|company)(?: name| firm)?|'.
-        'broker(?=\s*\())\s*(?:\((?:firm|brokerage|company|name)\))?\s*[:.]?\W*$/iu';
+    private const COMPANY = '/^\W*(?:(?:listing|selling|cooperating|buyer\W?s?|seller\W?s?)\s+)?'.
+        '(?:(?:brokerage|firm|company)(?: name| firm)?|broker(?=\s*\())\s*(?:\((?:firm|brokerage|company|name)\))?\s*[:.]?\W*$/iu';
 
     private const SAID_BY = '/^\W*(?:I|we|yo|nosotros)\b/iu';
 
@@ -90,6 +90,12 @@ final class BlockEntries
         }
 
         return $best[0] ?? null;
+    }
+
+    /** Whether a sentence says what somebody does: "Buyer acknowledges receipt", "Purchaser has received the pamphlet". */
+    public static function isDone(string $words): bool
+    {
+        return preg_match(self::DOES, $words) === 1;
     }
 
     /** Whether a label asks for the firm's name, not for somebody's signature for it. */

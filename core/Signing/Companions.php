@@ -152,6 +152,9 @@ final class Companions
     /** The last words of a text: what stands right before the line. */
     public static function tail(string $text): string
     {
-        return implode(' ', array_slice(explode(' ', $text), -2));
+        // "(Buyer) Date:": what stands in brackets was said of what is before it.
+        $last = preg_match('/^.*\)\W*(\p{L}.*)$/u', $text, $m) === 1 ? $m[1] : $text;
+
+        return implode(' ', array_slice(explode(' ', $last), -2));
     }
 }

@@ -75,8 +75,8 @@ final class LineNeighbors
     {
         foreach ($lines as $other) {
             $down = $other->foot() - $line->foot();
-            $isUnder = $down > 8 && $down < self::BY_UNDER && $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
-            if ($isUnder && self::isBy($other->before)) {
+            $isInColumn = $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
+            if ($down > 8 && $down < self::BY_UNDER && $isInColumn && self::isBy($other->before)) {
                 return true;
             }
         }
@@ -84,30 +84,10 @@ final class LineNeighbors
         return false;
     }
 
-    /** "By:", "By (authorized signer):". */
+    /** "By:", "By (authorized signer):", or "Signature:" that says nobody's name. */
     public static function isBy(string $before): bool
     {
-        return preg_match('/^\W*by\W*(?:\([^()]{3,40}\)\W*)?$/iu', $before) === 1;
-    }
-
-    /**
-     * "____ Buyer ____ Date": nothing is said before a row's first line or under any, and something after each, so what is said of
-     * a line stands after it.
-     *
-     * @param list<SigningLine> $lines
-     */
-    public static function isLabeledAfter(SigningLine $line, array $lines): bool
-    {
-        $row = array_values(array_filter($lines, static fn (SigningLine $other) => $other->isBeside($line)));
-        usort($row, static fn (SigningLine $a, SigningLine $b) => $a->at->place->x <=> $b->at->place->x);
-        foreach ($row as $one) {
-            $isLabel = SignerWords::isAll($one->after) || MarkLabels::isSignature($one->after) || MarkLabels::companion($one->after) !== null;
-            if ($one->isCell() || $one->under.$one->at->caption !== '' || ! $isLabel || str_starts_with($one->after, '(')) {
-                return false;
-            }
-        }
-
-        return $row[0]->before === '';
+        return preg_match('/^\W*(?:by|signature)\W*(?:\([^()]{3,40}\)\W*)?$/iu', $before) === 1;
     }
 
     /** @param  list<SigningLine>  $lines  Whether the same name is asked for in print right beside the line. */

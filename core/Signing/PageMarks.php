@@ -33,7 +33,8 @@ final class PageMarks
     {
         [$lines, $read, $squares] = SigningPlaces::on($page->words, $page->rules, $page->fields);
         $names ??= PrintedNames::of([]);
-        $kinds = LateActs::among($lines, $read, self::acts($lines, $page->height, $names));
+        $kinds = ListedInitials::among($lines, $read, self::acts($lines, $page->height, $names));
+        $kinds = LateActs::among($lines, $read, $kinds);
         $whose = new SeatGuess($lines, $read, $seats, $names);
         $found = [];
         foreach ($lines as $index => $line) {
@@ -134,6 +135,8 @@ final class PageMarks
             $before = $lines[$index - 1] ?? null;
             if ($left !== null && $left[0] === MarkKind::Initials && $before !== null && self::goesOn($before, $line)) {
                 $kinds[$index] = [MarkKind::Initials, $left[1] * 0.97];
+            } elseif ($left !== null && $left[0] === MarkKind::Signature && $before !== null && self::isSecond($before, $line)) {
+                $kinds[$index] = [MarkKind::Signature, $left[1] * 0.95];
             } else {
                 $kind = self::act($line, $lines, $height, $names) ?? self::next($line, $lines, $kinds);
                 $kind === null || ($kinds[$index] = $kind);
@@ -143,6 +146,9 @@ final class PageMarks
         for ($index = count($lines) - 2; $index >= 0; $index--) {
             [$line, $right, $kind] = [$lines[$index], $lines[$index + 1], $kinds[$index + 1] ?? null];
             $isOpen = ! isset($kinds[$index]) && $line->before === '' && (! $line->isCell() || $line->over === '');
+            // "Lessee ____ / ____ (initial)".
+            $isOpen = $isOpen || (($kinds[$index][1] ?? 0.0) <= 0.6 && SignerWords::isAll($line->before) &&
+                preg_match('/^\W*\/\W*$/', $right->before) === 1 && $line->at->place->width <= 150);
             if ($isOpen && $kind !== null && $kind[0] === MarkKind::Initials && self::goesOn($line, $right)) {
                 $kinds[$index] = [MarkKind::Initials, $kind[1] * 0.95];
             }
@@ -171,7 +177,9 @@ final class PageMarks
     {
         for ($index = count($lines) - 2; $index >= 0; $index--) {
             $line = $lines[$index];
-            if (isset($kinds[$index]) || $line->isCell() || $line->at->place->width < 120 || ! SignerWords::isAll($line->before)) {
+            $isName = BlockEntries::isCompany($line->before) || LineNeighbors::isOverBy($line, $lines);
+            $isShort = $line->isCell() || $line->at->place->width < 120;
+            if (isset($kinds[$index]) || $isName || $isShort || ! SignerWords::isAll($line->before)) {
                 continue;
             }
             foreach (array_slice($lines, $index + 1, 4, true) as $at => $other) {
@@ -346,6 +354,13 @@ final class PageMarks
                 $row,
                 static fn (SigningLine $other) => SignerWords::isAll($other->before) || SignerWords::isAll($other->under),
             ) !== [];
+    }
+
+    /** "Buyer(s) signature(s): ____ / ____": the next person's, as long and right after a stroke. */
+    public static function isSecond(SigningLine $left, SigningLine $line): bool
+    {
+        return $line->isBeside($left) && abs($line->at->place->width - $left->at->place->width) < 12 && $line->under === '' &&
+            $line->at->place->x - $left->right() < 40 && preg_match('/^\W*(?:\/|&|and)\W*$/iu', $line->before) === 1;
     }
 
     /** Whether a short line is the next of a row of initials: right beside, with nothing between but a stroke or a role. */

@@ -30,6 +30,8 @@ final class SeatGuess
     /** @var array<int, array{MarkKind, float}> */
     private array $kinds = [];
 
+    private readonly WordsAround $around;
+
     /**
      * @param list<SigningLine> $lines from the top
      * @param list<Word> $words
@@ -41,6 +43,7 @@ final class SeatGuess
         private readonly array $seats,
         private readonly PrintedNames $names,
     ) {
+        $this->around = new WordsAround($lines, $words);
     }
 
     /**
@@ -162,7 +165,7 @@ final class SeatGuess
         $isText = $isInitials && (! $isCaption || LineNeighbors::isLabelOfOther($line->below, $line, $this->lines));
         $below = $row !== '' || $isText ? '' : $line->below;
         $column = $line->isCell() ? $line->over : '';
-        $beside = [$line->at->caption, self::meant($line->before), $row, $under, $below, $this->saidAfter($line), $column];
+        $beside = [$line->at->caption, self::meant($line->before), $row, $under, $below, $this->saidAfter($index), $column];
         // "____ Buyer initials    ____ Seller initials": what is said after it is nearer than what stands before.
         if ($isInitials && MarkLabels::isInitials($this->after($index)) && ! MarkLabels::isInitials($under)) {
             array_unshift($beside, $this->after($index));
@@ -180,9 +183,16 @@ final class SeatGuess
             return $somebody;
         }
 
-        $said = ($isInitials ? $this->ofRow($index, $kinds) : null) ?? $somebody;
+        $left = $this->lines[$index - 1] ?? null;
+        if (! $isInitials && $left !== null && PageMarks::isSecond($left, $line) && isset($kinds[$index - 1])) {
+            return SignerWords::in($left->before);
+        }
 
-        return $said ?? $this->ofFirm($index) ?? $this->ofList($line) ?? $this->heading($line) ?? $this->ofName($line);
+        $said = ($isInitials ? $this->ofRow($index, $kinds) ?? $this->around->sentence($index, $kinds) : null) ?? $somebody;
+
+        $said ??= $this->ofFirm($index) ?? $this->ofList($line);
+
+        return $said ?? $this->around->heading($line, $kinds[$index][0]) ?? $this->ofName($line);
     }
 
     /** What stands over the first of "1) ____ 2) ____"; a number may be lost on a scan. */
@@ -204,10 +214,16 @@ final class SeatGuess
         return preg_match('/\(([^()]{3,40})\)\W*$/u', $before, $m) === 1 && SignerWords::in($m[1])?->role !== null ? $m[1] : $before;
     }
 
-    /** "____ (Seller's signature)": said of the line before it, also where another line follows. */
-    private function saidAfter(SigningLine $line): string
+    /** "____ (Seller's signature)", "____ (Seller)": said of the line before it, also where another line follows; "X ____ Seller". */
+    private function saidAfter(int $index): string
     {
-        return preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && MarkLabels::isSignature($m[0]) ? $m[0] : '';
+        $line = $this->lines[$index];
+        if (preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && (MarkLabels::isSignature($m[0]) || SignerWords::isAll($m[0]))) {
+            return $m[0];
+        }
+        $isOpen = preg_match('/^\W*[xs✗✕×]?\W*$/iu', $line->before) === 1;
+
+        return $isOpen && SignerWords::isAll($this->after($index)) ? $this->after($index) : '';
     }
 
     /** What is said after a line; what stands right before the next one is the next one's, unless the row's words all follow. */
@@ -251,7 +267,7 @@ final class SeatGuess
     private function isHeaded(int $index): bool
     {
         $line = $this->lines[$index];
-        if (! SignerWords::isAll($line->over) || ! SignerWords::isAll($line->under)) {
+        if (LineNeighbors::isBy($line->before) || ! SignerWords::isAll($line->over) || ! SignerWords::isAll($line->under)) {
             return false;
         }
         foreach ($this->lines as $at => $other) {
@@ -269,49 +285,11 @@ final class SeatGuess
     private function ofName(SigningLine $line): ?SignerWords
     {
         foreach ($this->lines as $other) {
-            $near = abs($other->foot() - $line->foot()) < 46 && $other->at->place->x < $line
-                ->right() && $other
-                ->right() > $line->at->place->x;
+            $isInColumn = $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
+            $gap = max($line->at->place->x - $other->right(), $other->at->place->x - $line->right());
+            $near = abs($other->foot() - $line->foot()) < 46 && ($isInColumn || ($other->isBeside($line) && $gap < 130));
             if ($other !== $line && $near && MarkLabels::companion($other->before) === MarkKind::Name) {
                 return SignerWords::in($other->before);
-            }
-        }
-
-        return null;
-    }
-
-    /** The nearest line of words over it, in its column, that is nothing but a role. */
-    private function heading(SigningLine $line): ?SignerWords
-    {
-        $place = $line->at->place;
-        $rows = [];
-        foreach ($this->words as $word) {
-            $middle = $word->y + $word->height / 2;
-            if (
-                $middle < $place->y + $place->height - 6 &&
-                $middle > $place->y - 230 &&
-                $word->x < $line->right() + 8 &&
-                $word->right() > $place->x - 90
-            ) {
-                $rows[(int) round($middle / 5)][] = $word;
-            }
-        }
-        krsort($rows);
-        foreach ($rows as $at => $row) {
-            // What stands on the row of another line is that line's label, no heading.
-            if (array_filter($this->lines, static fn (SigningLine $other) => abs($other->foot() - 5 - $at * 5) < 9) !== []) {
-                continue;
-            }
-            usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
-            $text = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
-            $isShort = count($row) <= 6 && preg_match('/:$/', $text) === 1 && SignerWords::in($text) !== null;
-            if ($isShort || SignerWords::isAll($text) || SignerWords::act(rtrim($text, ': ').':')) {
-                return SignerWords::in($text);
-            }
-            // "Greywater Holdings, LLC", then "By: ____": it is signed for them, whatever stands over it.
-            $entity = MarkLabels::isBy($line->before) ? SignerWords::entity($text) : null;
-            if ($entity !== null || count($row) > 9) {
-                return $entity;
             }
         }
 

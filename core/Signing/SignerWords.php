@@ -20,23 +20,36 @@ final readonly class SignerWords
     private const ROLES = [
         'agent' => '(?:(?:'.self::SIDES.'|leasing|cooperating|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
             '(?:broker )?(?:agents?|licensees?|salespersons?|sales associate|associate broker)',
-        'broker' => '(?:(?:'.self::SIDES.'|managing|designated|principal|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
-            '(?:brokers?|brokerage|broker of record|firm)',
+        'broker' => '(?:(?:'.self::SIDES.'|managing|designated|principal|supervising|responsible|qualifying|employing|'.
+            'sponsoring|referring|receiving|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
+            '(?:brokers?(?:\W{1,3}manager)?|brokerage|broker of record|firm)',
         'escrow' => 'escrow (?:agent|officer|holder)|settlement agent|closing agent|title officer',
         'lender' => 'lender|loan officer|mortgagee',
-        'tenant' => '(?:co\W?)?(?:tenants?|lessees?|renters?)|arrendatari[oa]s?|inquilin[oa]s?',
+        'tenant' => '(?:co\W?)?(?:tenants?|lessees?|renters?|residents?)|arrendatari[oa]s?|inquilin[oa]s?',
         'landlord' => '(?:co\W?)?(?:landlords?|lessors?)|arrendador(?:es|a)?',
-        'buyer' => '(?:co\W?)?(?:buyers?|purchasers?|offerors?|comprador(?:es|a)?)',
-        'seller' => '(?:co\W?)?(?:sellers?|vendors?|owners?|offerees?|vendedor(?:es|a)?|homeowners?)',
+        'buyer' => '(?:co\W?)?(?:buyers?|purchasers?|offerors?|transferees?|grantees?|comprador(?:es|a)?)',
+        'seller' => '(?:co\W?)?(?:sellers?|vendors?|owners?|offerees?|transferors?|grantors?|vendedor(?:es|a)?|homeowners?)',
     ];
 
     /** Words that name somebody without saying whom. */
     private const SOMEBODY = 'clients? or customers?|clients?\W{0,2}\/\W{0,2}customers?|clients?|customers?|principals?|undersigned|'.
-        'part(?:y|ies)|applicants?|consumers?|recipients?|borrowers?|signers?|prospects?|'.
+        'part(?:y|ies)|applicants?|consumers?|recipients?|(?:co\W?)?borrowers?|signers?|prospects?|'.
+        'authorized (?:representatives?|signers?|signator(?:y|ies)|officers?|persons?)|'.
         self::OUTSIDERS;
 
+    /** "Maren Holt, Trustee of the Holt Family Trust". */
+    private const FOR_ANOTHER = '/^[\p{L} .’\'-]{3,60},\s*(?:as )?(?:the |its )?(?:sole |successor |managing )?(?:co\W?)?'.
+        '(?:trustees?|executors?|executrix|administrators?|personal representatives?|attorney.in.fact|guardians?|'.
+        'members?|managers?|presidents?|(?:general )?partners?)\b/iu';
+
     /** They sign beside the parties, and are never one of them. */
-    private const OUTSIDERS = 'witness(?:es)?(?! whereof)|notary(?: public)?|testigos?|notari[oa]';
+    private const OUTSIDERS = 'witness(?:es)?(?! whereof)|notary(?: public)?|testigos?|notari[oa]|'.self::COUNSEL;
+
+    /** Whoever advises a party signs for nobody. */
+    private const COUNSEL = '(?:(?:'.self::SIDES.')[^\w\/]{0,2}s?[^\w\/]{1,3})?'.
+        '(?:attorneys?|counsel|lawyers?)(?!\W?(?:-?in)\W?fact)\b(?: for (?:the )?(?:'.self::SIDES.'))?';
+
+    private const NUMBERED = ['one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'a' => 1, 'b' => 2, 'c' => 3, 'd' => 4];
 
     /** What the names of those end in for whom somebody else signs. */
     private const ENTITY = '/^\W*(?:[\p{L}\d&’\'.-]+,?\s+){1,6}(?:L\.?L\.?C\.?|L\.?L?\.?P\.?|Inc\.?|Corp(?:oration)?\.?|Co\.|Company|'.
@@ -54,6 +67,9 @@ final readonly class SignerWords
     /** Whom the first such word means; null when there is none. */
     public static function in(string $text): ?self
     {
+        if (preg_match('/^\W*('.self::COUNSEL.')/iu', $text, $m) === 1) {
+            return new self(null, null, mb_strtolower($m[1]));
+        }
         $first = null;
         $at = PHP_INT_MAX;
         foreach (self::ROLES as $role => $pattern) {
@@ -80,6 +96,12 @@ final readonly class SignerWords
         return preg_match(self::ENTITY, $text) === 1 ? new self(null, null, trim($text, " \t:,")) : null;
     }
 
+    /** Who a company, trust or estate is, "BUYER: Greywater Holdings, LLC"; null when the words say no such thing. */
+    public static function owner(string $text): ?self
+    {
+        return preg_match('/^([^:]{3,30}):\s*(\S.+)$/u', trim($text), $m) === 1 && self::isAll($m[1]) ? self::in($m[1]) : null;
+    }
+
     /** Whether the word means someone who signs beside the parties: a witness, a notary. */
     public function isOutsider(): bool
     {
@@ -92,9 +114,11 @@ final readonly class SignerWords
         $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
 
         return preg_match(
-            '/^\W*(?:the |each |authorized |for (?:the )?)?(?:first |second |1st |2nd )?(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
+            '/^\W*(?:the |each |authorized |proposed |prospective |for (?:the )?)?(?:first |second |1st |2nd )?'.
+                '(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
                 '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'))?(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.
-                '\s*(?:no\.?|#)?\s*[(#]?\d?\)?(?:\s*(?:signature|signs?|sign here|or authorized.{0,20}))?'.
+                '\s*(?:no\.?|#)?\s*(?:[(#]?\d?\)?|one|two|three|four|\(?[A-D]\)?)'.
+                '(?:\s*(?:signature|signs?|sign here|or authorized.{0,20}))?'.
                 '(?:,?\s*(?:by|as) (?:(?:its|his|her|their|an?|the) )?(?:attorney.in.fact|authorized \w+|trustee|executor|guardian|'.
                 'personal representative|power of attorney))?'.
                 '(?:\s+(?:for|of) (?:the )?(?:'.self::SIDES.')(?:\W{0,2}s\)?)?)?\s*[:.,]?\W*$/iu',
@@ -123,7 +147,8 @@ final readonly class SignerWords
         $roles = '(?:'.implode('|', self::ROLES).')(?:\W{0,2}s)?(?:\s?#?\d)?';
 
         return preg_match('/^[\p{L} .’\'-]{3,60}\s*(?:[,–—-]|\()\s*(?:as )?(?:the )?'.$roles.'\)?\W*$/iu', trim($text)) === 1 ||
-            preg_match('/^'.$roles.'\s*[:,–—-]\s*[\p{L} .’\'-]{3,60}$/iu', trim($text)) === 1;
+            preg_match('/^'.$roles.'\s*[:,–—-]\s*[\p{L} .’\'-]{3,60}$/iu', trim($text)) === 1 ||
+            preg_match(self::FOR_ANOTHER, trim($text)) === 1;
     }
 
     private static function number(string $text, int $at, string $word): ?int
@@ -131,6 +156,9 @@ final readonly class SignerWords
         $after = substr($text, $at + strlen($word), 14);
         if (preg_match('/^(?:\(s\)|[’\']?s)?\s*(?:no\.?\s?|number\s|#\s?|\()?\s?([1-9])\b(?!\s*[.)]?\s?\d)/iu', $after, $m) === 1) {
             return (int) $m[1];
+        }
+        if (preg_match('/^\s*\(?(one|two|three|four|[A-D])\)?\W*$/iu', substr($text, $at + strlen($word)), $m) === 1) {
+            return self::NUMBERED[strtolower($m[1])];
         }
         $before = substr($text, max(0, $at - 10), min(10, $at));
 

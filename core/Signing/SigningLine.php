@@ -26,6 +26,9 @@ final readonly class SigningLine
     /** How far over a line its heading may stand, and how far left of a cell what its row is called. */
     private const HEADING = 38.0;
 
+    /** What begins so far left of a line that has a label, and ends at it, stands in the margin. */
+    private const MARGIN = 16.0;
+
     private const ACROSS = 320.0;
 
     /** Wider than between two words of one caption. */
@@ -47,14 +50,33 @@ final readonly class SigningLine
      */
     public static function of(WritingPlace $at, array $all, array $words): self
     {
+        $before = self::row($at, $all, $words, true);
+
         return new self(
             $at,
-            self::row($at, $all, $words, true),
-            self::isInOneCell($at, $all) ? '' : self::caption($at->place, $all, $words, true),
+            $before,
+            self::isInOneCell($at, $all) ? '' : self::caption($at->place, $all, self::underIt($at->place, $before, $words), true),
             $at->by === 'cell' ? self::column($at->place, $words) : self::over($at->place, $words),
             self::row($at, $all, $words, false),
             self::caption($at->place, $all, $words, false),
         );
+    }
+
+    /**
+     * "Sign: ____" with "SELLER" under "Sign:": that begins what follows, and is no caption.
+     *
+     * @param list<Word> $words
+     * @return list<Word>
+     */
+    private static function underIt(Rect $place, string $before, array $words): array
+    {
+        $foot = $place->y + $place->height;
+
+        return $before === '' ? $words : array_values(array_filter(
+            $words,
+            static fn (Word $word) => $word->y < $foot - 2 || $word->x > $place->x - self::MARGIN ||
+                $word->right() > $place->x + self::MARGIN,
+        ));
     }
 
     /**
@@ -81,10 +103,10 @@ final readonly class SigningLine
         return new self($this->at, $this->before, '', $this->over, $this->after, '');
     }
 
-    /** The same with what is said after it as if it stood before it. */
-    public function withLabelBefore(): self
+    /** The same with a label said elsewhere as if it stood before it. */
+    public function labeled(string $label): self
     {
-        return new self($this->at, $this->after, '', $this->over, '', $this->below);
+        return new self($this->at, $label, $this->under, '', $label === $this->after ? '' : $this->after, $this->below);
     }
 
     /** Where the line is drawn: its foot. */
@@ -297,7 +319,9 @@ final readonly class SigningLine
                 $isEnough = MarkLabels::companion($said) !== null || MarkLabels::isSignature($said);
                 // "(agent signature)" is said as a whole.
                 $isOpen = substr_count($said, ')') > substr_count($said, '(');
-                if ($gap > ($label === [] ? 60.0 : 12.0) || ($isEnough && ! $isOpen && ! str_starts_with($said, '('))) {
+                // "Print name:" is one label, though "name:" would do.
+                $isOne = $gap < 7.0 && MarkLabels::companion("{$row[$at]->text} {$said}") !== null;
+                if ($gap > ($label === [] ? 60.0 : 12.0) || ($isEnough && ! $isOpen && ! $isOne && ! str_starts_with($said, '('))) {
                     break;
                 }
                 $label[] = $at;

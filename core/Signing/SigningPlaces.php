@@ -40,11 +40,7 @@ final class SigningPlaces
         $flat = array_filter($flat, static fn (WritingPlace $one) => $one->shape !== 'tick' && ! self::isTaken($one->place, $fields));
         $places = self::dates(self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read));
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
-        $lines = self::withoutHeadings(self::inRows($lines));
-        $lines = array_map(
-            static fn (SigningLine $line) => LineNeighbors::isLabeledAfter($line, $lines) ? $line->withLabelBefore() : $line,
-            $lines,
-        );
+        $lines = LabelPlaces::beforeAll(self::withoutHeadings(self::inRows($lines)));
 
         return [$lines, $read, array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares))];
     }
@@ -118,16 +114,20 @@ final class SigningPlaces
      */
     private static function withoutHeadings(array $lines): array
     {
-        $headings = array_map(
+        $overNumbers = array_map(static fn (SigningLine $line) => $line->over, array_filter($lines, LineNeighbors::isNumbered(...)));
+        $overBare = array_map(
             static fn (SigningLine $line) => $line->over,
-            array_filter($lines, LineNeighbors::isNumbered(...)),
+            array_filter($lines, static fn (SigningLine $line) => $line->before === ''),
         );
 
         return array_map(
-            static function (SigningLine $line) use ($headings): SigningLine {
-                $isListed = LineNeighbors::isNumbered($line) && $line->before !== '';
+            static function (SigningLine $line) use ($overNumbers, $overBare): SigningLine {
+                $isListed = LineNeighbors::isNumbered($line) && $line->before !== '' && in_array($line->under, $overNumbers, true);
+                // "Seller(s):" begins the lines under it.
+                $isHeading = preg_match('/:\s*$/', $line->under) === 1 && SignerWords::isAll($line->under) &&
+                    in_array($line->under, $overBare, true);
 
-                return $isListed && in_array($line->under, $headings, true) ? $line->withoutCaption() : $line;
+                return $isListed || $isHeading ? $line->withoutCaption() : $line;
             },
             $lines,
         );

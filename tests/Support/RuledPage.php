@@ -42,6 +42,33 @@ final class RuledPage
         return new PageRead(1, 792.0, $words, PageRules::ofLines($across, $down), $fields);
     }
 
+    /**
+     * A page as typed: rows of words, five points a letter, and ruled lines where underscores stand; an empty row leaves room.
+     *
+     * @param list<string> $rows
+     */
+    public static function typed(array $rows, float $y = 420.0, float $step = 28.0): PageRead
+    {
+        $parts = [[60, 100, 'This agreement is made between the parties named in it and they sign it here.']];
+        foreach ($rows as $row) {
+            $x = 60.0;
+            preg_match_all('/_{2,}|[^_]+/u', $row, $runs);
+            foreach ($runs[0] as $run) {
+                $wide = 5.0 * mb_strlen($run);
+                $indent = 5.0 * (strlen($run) - strlen(ltrim($run)));
+                if ($run[0] === '_') {
+                    $parts[] = [$x, $x + $wide, $y];
+                } elseif (trim($run) !== '') {
+                    $parts[] = [$x + $indent, $y - 9, trim($run)];
+                }
+                $x += $wide;
+            }
+            $y += $step;
+        }
+
+        return self::of($parts);
+    }
+
     /** @return list<Word> */
     private static function words(float $x, float $y, string $text): array
     {

@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+/**
+ * Labels that stand after their lines, over them, or behind other words, as if each stood right before its line.
+ *
+ * @internal to its area
+ */
+final class LabelPlaces
+{
+    /**
+     * @param list<SigningLine> $lines in rows, from the top
+     * @return list<SigningLine>
+     */
+    public static function beforeAll(array $lines): array
+    {
+        $lines = array_map(
+            static fn (SigningLine $line) => self::isAfter($line, $lines) ? $line->labeled($line->after) : self::afterColon($line),
+            $lines,
+        );
+
+        return self::underHeads($lines);
+    }
+
+    /**
+     * "____ Buyer ____ Date": nothing is said before a row's first line or under any, and something after each, so what is said of
+     * a line stands after it; so it does where it stands in brackets, "Read and approved: ____ (Buyer) ____ (Date)".
+     *
+     * @param list<SigningLine> $lines
+     */
+    private static function isAfter(SigningLine $line, array $lines): bool
+    {
+        $row = self::rowOf($line, $lines);
+        $bracketed = 0;
+        foreach ($row as $one) {
+            if ($one->isCell() || $one->under.$one->at->caption !== '' || ! self::isLabel($one->after)) {
+                return false;
+            }
+            $bracketed += preg_match('/^\([^()]*\)$/u', $one->after);
+        }
+        $isOpen = $row[0]->before === '' || (count($row) > 1 && preg_match('/^\W*[x✗✕×]\W*$/iu', $row[0]->before) === 1);
+
+        return count($row) > 1 && $bracketed === count($row) ? true : $isOpen && $bracketed === 0;
+    }
+
+    /** "Received a copy: Buyer ____": of the words before a line those after the colon are its label. */
+    private static function afterColon(SigningLine $line): SigningLine
+    {
+        $last = preg_match('/:\s+(\S.*)$/u', $line->before, $m) === 1 ? $m[1] : '';
+
+        return $last !== '' && ! $line->isCell() && SignerWords::isAll($last) && ! MarkLabels::isInitials($line->before)
+            ? $line->labeled($last)
+            : $line;
+    }
+
+    /**
+     * "Printed name | Signature | Date" over a row of lines that say nothing themselves, and over those under it.
+     *
+     * @param list<SigningLine> $lines
+     * @return list<SigningLine>
+     */
+    private static function underHeads(array $lines): array
+    {
+        $heads = [];
+        foreach ($lines as $index => $line) {
+            $row = self::rowOf($line, $lines);
+            $isHeaded = static fn (SigningLine $one): bool => self::isSilent($one) && self::isLabel($one->over);
+            $signs = array_filter($row, static fn (SigningLine $one) => MarkLabels::isSignature($one->over));
+            if (count($row) > 1 && $signs !== [] && array_filter($row, $isHeaded) === $row) {
+                $heads[$index] = $line;
+            }
+        }
+        foreach ($lines as $index => $line) {
+            $head = $heads[$index] ?? null;
+            foreach ($head === null && self::isSilent($line) ? $heads : [] as $one) {
+                $alike = abs($one->at->place->x - $line->at->place->x) < 4 && abs($one->right() - $line->right()) < 4;
+                $down = $line->foot() - $one->foot();
+                $alike && $down > 8 && $down < 130 && ($head = $one);
+            }
+            $head === null || ($lines[$index] = $line->labeled($head->over));
+        }
+
+        return $lines;
+    }
+
+    private static function isSilent(SigningLine $line): bool
+    {
+        return ! $line->isCell() && $line->before.$line->under.$line->after.$line->at->caption === '';
+    }
+
+    private static function isLabel(string $words): bool
+    {
+        return SignerWords::isAll($words) || MarkLabels::isSignature($words) || MarkLabels::companion($words) !== null;
+    }
+
+    /**
+     * @param list<SigningLine> $lines
+     * @return non-empty-list<SigningLine> that stand on one row with a line, from the left
+     */
+    private static function rowOf(SigningLine $line, array $lines): array
+    {
+        $row = [];
+        foreach ($lines as $other) {
+            $other !== $line && $other->isBeside($line) && ($row[] = $other);
+        }
+        $row[] = $line;
+        usort($row, static fn (SigningLine $a, SigningLine $b) => $a->at->place->x <=> $b->at->place->x);
+
+        return $row;
+    }
+}

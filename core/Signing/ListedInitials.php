@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Pages\Word;
+
+/**
+ * "Purchaser's acknowledgment (initial)" over "____ Purchaser has received the pamphlet.": each statement has a short line or box
+ * before it that is initialed.
+ *
+ * @internal to its area
+ */
+final class ListedInitials
+{
+    private const SURE = 0.85;
+
+    /** How far under the heading the first stands, and how far under one the next. */
+    private const REACH = 70.0;
+
+    /**
+     * @param list<SigningLine> $lines from the top
+     * @param list<Word> $words
+     * @param array<int, array{MarkKind, float}> $kinds what is signed and initialed for certain, by the line's place in the list
+     * @return array<int, array{MarkKind, float}> with these
+     */
+    public static function among(array $lines, array $words, array $kinds): array
+    {
+        $last = null;
+        $listed = [];
+        foreach ($lines as $index => $line) {
+            if (isset($kinds[$index]) || ! self::isBeforeStatement($line)) {
+                continue;
+            }
+            $goesOn = $last !== null && abs($last->at->place->x - $line->at->place->x) < 8 && $line->foot() - $last->foot() < self::REACH;
+            if ($goesOn || self::isAskedOver($line, $words)) {
+                $listed[$index] = [MarkKind::Initials, self::SURE];
+                $last = $line;
+            }
+        }
+        $kinds += $listed;
+        ksort($kinds);
+
+        return $kinds;
+    }
+
+    /** Whether nothing but "(c)" or "2." stands before a short line, and a sentence after it. */
+    private static function isBeforeStatement(SigningLine $line): bool
+    {
+        $width = $line->at->place->width;
+
+        return $width >= 14 && $width <= 95 && ! $line->isCell() && $line->at->caption === '' &&
+            preg_match('/^\W*(?:[a-z\d]{1,4}[.)])?\W*$/iu', $line->before) === 1 &&
+            preg_match('/^\p{L}/u', $line->after) === 1 && str_word_count($line->after) > 2;
+    }
+
+    /** @param  list<Word>  $words  Whether a row close over it, that begins no farther right, asks for initials. */
+    private static function isAskedOver(SigningLine $line, array $words): bool
+    {
+        $rows = [];
+        foreach ($words as $word) {
+            $up = $line->foot() - $word->bottom();
+            $up > 4 && $up < self::REACH && ($rows[(int) round($word->y / 4)][] = $word);
+        }
+        foreach ($rows as $row) {
+            usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+            $says = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
+            if ($row[0]->x < $line->right() && count($row) <= 14 && MarkLabels::isInitials($says)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

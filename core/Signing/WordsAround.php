@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+use Unanimus\Pages\Word;
+
+/**
+ * Who is named over a line, or in the sentence that it stands in.
+ *
+ * @internal to its area
+ */
+final readonly class WordsAround
+{
+    /**
+     * @param list<SigningLine> $lines from the top
+     * @param list<Word> $words
+     */
+    public function __construct(private array $lines, private array $words)
+    {
+    }
+
+    /** The nearest line of words over it, in its column, that is nothing but a role. */
+    public function heading(SigningLine $line, MarkKind $kind): ?SignerWords
+    {
+        $place = $line->at->place;
+        $rows = [];
+        foreach ($this->words as $word) {
+            $middle = $word->y + $word->height / 2;
+            if (
+                $middle < $place->y + $place->height - 6 &&
+                $middle > $place->y - 230 &&
+                $word->x < $line->right() + 8 &&
+                $word->right() > $place->x - 90
+            ) {
+                $rows[(int) round($middle / 5)][] = $word;
+            }
+        }
+        krsort($rows);
+        [$entity, $under] = [null, 0];
+        foreach ($rows as $at => $row) {
+            if ($entity !== null && $under - $at > 6) {
+                return $entity;
+            }
+            // What stands on the row of another line is that line's label, no heading.
+            if (array_filter($this->lines, static fn (SigningLine $other) => abs($other->foot() - 5 - $at * 5) < 9) !== []) {
+                continue;
+            }
+            usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+            $text = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
+            $isShort = count($row) <= 6 && preg_match('/:$/', $text) === 1 && SignerWords::in($text) !== null;
+            if ($isShort || SignerWords::isAll($text) || SignerWords::act(rtrim($text, ': ').':')) {
+                return SignerWords::in($text);
+            }
+            // "Purchaser's acknowledgment (initial)".
+            if ($kind === MarkKind::Initials && MarkLabels::isInitials($text) && SignerWords::in($text) !== null) {
+                return SignerWords::in($text);
+            }
+            if ($entity !== null) {
+                return $entity;
+            }
+            // "Greywater Holdings, LLC", then "By: ____": it is signed for them, by whom the row right over that names.
+            $owner = MarkLabels::isBy($line->before) ? SignerWords::owner($text) : null;
+            [$entity, $under] = [MarkLabels::isBy($line->before) ? SignerWords::entity($text) : null, $at];
+            if ($owner !== null || ($entity === null && count($row) > 9)) {
+                return $owner;
+            }
+        }
+
+        return $entity;
+    }
+
+    /**
+     * Who says it in the sentence that initials stand before or after: "____ Purchaser has received it.", "Seller agrees. Initials: ____".
+     *
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    public function sentence(int $index, array $kinds): ?SignerWords
+    {
+        $line = $this->lines[$index];
+        if (BlockEntries::isDone($line->after)) {
+            return SignerWords::in($line->after);
+        }
+        for ($at = $index; ($kinds[$at - 1][0] ?? null) === MarkKind::Initials && $this->lines[$at - 1]->isBeside($line); $at--);
+        $from = isset($this->lines[$at - 1]) && $this->lines[$at - 1]->isBeside($line) ? $this->lines[$at - 1]->right() : 0.0;
+        $row = array_filter($this->words, fn (Word $word) => $word->right() < $this->lines[$at]->at->place->x + 3 && $word->x >= $from &&
+            abs($word->bottom() - $line->foot()) < 6);
+        usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+        $says = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
+
+        return BlockEntries::isDone($says) ? SignerWords::in($says) : null;
+    }
+}
