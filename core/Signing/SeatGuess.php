@@ -146,7 +146,7 @@ final class SeatGuess
             }
         }
 
-        return $aside;
+        return $this->around->owner($index) ?? $aside;
     }
 
     /**
@@ -163,7 +163,8 @@ final class SeatGuess
         // Words under initials, or under a table's last row, go on as a text does.
         $isCaption = SignerWords::isAll($line->below) || MarkLabels::isInitials($line->below);
         $isText = $isInitials && (! $isCaption || LineNeighbors::isLabelOfOther($line->below, $line, $this->lines));
-        $below = $row !== '' || $isText ? '' : $line->below;
+        $isOthers = $line->before !== '' && LineNeighbors::isLabelOfOther($line->below, $line, $this->lines);
+        $below = $row !== '' || $isText || $isOthers ? '' : $line->below;
         $column = $line->isCell() ? $line->over : '';
         $beside = [$line->at->caption, self::meant($line->before), $row, $under, $below, $this->saidAfter($index), $column];
         // "____ Buyer initials    ____ Seller initials": what is said after it is nearer than what stands before.

@@ -51,14 +51,15 @@ final readonly class SigningLine
     public static function of(WritingPlace $at, array $all, array $words): self
     {
         $before = self::row($at, $all, $words, true);
+        $under = self::underIt($at->place, $before, $words);
 
         return new self(
             $at,
             $before,
-            self::isInOneCell($at, $all) ? '' : self::caption($at->place, $all, self::underIt($at->place, $before, $words), true),
+            self::isInOneCell($at, $all) ? '' : self::caption($at->place, $all, $under, true),
             $at->by === 'cell' ? self::column($at->place, $words) : self::over($at->place, $words),
             self::row($at, $all, $words, false),
-            self::caption($at->place, $all, $words, false),
+            self::caption($at->place, $all, $under, false),
         );
     }
 

@@ -83,12 +83,29 @@ final readonly class WordsAround
             return SignerWords::in($line->after);
         }
         for ($at = $index; ($kinds[$at - 1][0] ?? null) === MarkKind::Initials && $this->lines[$at - 1]->isBeside($line); $at--);
-        $from = isset($this->lines[$at - 1]) && $this->lines[$at - 1]->isBeside($line) ? $this->lines[$at - 1]->right() : 0.0;
-        $row = array_filter($this->words, fn (Word $word) => $word->right() < $this->lines[$at]->at->place->x + 3 && $word->x >= $from &&
-            abs($word->bottom() - $line->foot()) < 6);
-        usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
-        $says = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
+        $says = $this->left($at);
 
         return BlockEntries::isDone($says) ? SignerWords::in($says) : null;
+    }
+
+    /** "Broker: Quillmark Realty   By: ____": whom somebody signs for, in the words of its row. */
+    public function owner(int $index): ?SignerWords
+    {
+        return SignerWords::owner((string) preg_replace('/\s*\bby\W*$/iu', '', $this->left($index)));
+    }
+
+    /** All that stands left of a line on its row, up to the line before it. */
+    private function left(int $index): string
+    {
+        $line = $this->lines[$index];
+        $before = $this->lines[$index - 1] ?? null;
+        $from = $before !== null && $before->isBeside($line) ? $before->right() : 0.0;
+        $row = array_filter(
+            $this->words,
+            static fn (Word $word) => $word->right() < $line->at->place->x + 3 && $word->x >= $from && abs($word->bottom() - $line->foot()) < 6,
+        );
+        usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+
+        return implode(' ', array_map(static fn (Word $word) => $word->text, $row));
     }
 }
