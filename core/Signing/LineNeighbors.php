@@ -148,7 +148,9 @@ final class LineNeighbors
     /** Whether nothing stands before a line, or no more than its number in a list. */
     public static function isNumbered(SigningLine $line): bool
     {
-        return $line->at->shape === 'line' && $line->at->caption === '' && preg_match('/^\W*\d{0,2}\W*$/', $line->before) === 1;
+        return $line->at->shape === 'line' && $line->at->caption === '' &&
+            // On a scan a number may be read as a letter.
+            preg_match('/^\W*(?:\d{0,2}|[a-z|]{1,2}[.)])\W*$/i', $line->before) === 1;
     }
 
     /** Whether a list begins with it. */

@@ -58,12 +58,13 @@ final class ListedInitials
     /** @param  list<Word>  $words  Whether a row close over it, that begins no farther right, asks for initials. */
     private static function isAskedOver(SigningLine $line, array $words): bool
     {
-        $rows = [];
-        foreach ($words as $word) {
-            $up = $line->foot() - $word->bottom();
-            $up > 4 && $up < self::REACH && ($rows[(int) round($word->y / 4)][] = $word);
-        }
-        foreach ($rows as $row) {
+        $over = array_filter($words, static fn (Word $word) => $line->foot() - $word->bottom() > 4 &&
+            $line->foot() - $word->bottom() < self::REACH);
+        foreach ($over as $one) {
+            if (! MarkLabels::isInitials($one->text)) {
+                continue;
+            }
+            $row = array_values(array_filter($over, static fn (Word $word) => abs($word->bottom() - $one->bottom()) < 5));
             usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
             $says = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
             if ($row[0]->x < $line->right() && count($row) <= 14 && MarkLabels::isInitials($says)) {

@@ -360,7 +360,9 @@ final class PageMarks
     public static function isSecond(SigningLine $left, SigningLine $line): bool
     {
         return $line->isBeside($left) && abs($line->at->place->width - $left->at->place->width) < 12 && $line->under === '' &&
-            $line->at->place->x - $left->right() < 40 && preg_match('/^\W*(?:\/|&|and)\W*$/iu', $line->before) === 1;
+            $line->at->place->x - $left->right() < 40 && (preg_match('/^\W*(?:\/|&|and)\W*$/iu', $line->before) === 1 ||
+                // On a scan a stroke is easily lost.
+                ($line->before === '' && preg_match('/\(s\)/i', $left->before) === 1));
     }
 
     /** Whether a short line is the next of a row of initials: right beside, with nothing between but a stroke or a role. */

@@ -350,7 +350,10 @@ final readonly class SigningLine
             $words,
             static fn (Word $word) => $word->y + $word->height / 2 > $top && $word->y + $word->height / 2 < $bottom,
         );
-        usort($row, static fn (Word $a, Word $b) => [round($a->y / 3), $a->x] <=> [round($b->y / 3), $b->x]);
+        usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+        if (self::overlap($row)) {
+            usort($row, static fn (Word $a, Word $b) => [round($a->y / 3), $a->x] <=> [round($b->y / 3), $b->x]);
+        }
         $taken = [];
         $edge = null;
         $runs = 0;
@@ -368,5 +371,21 @@ final readonly class SigningLine
         }
 
         return trim(implode(' ', $taken));
+    }
+
+    /**
+     * Whether words from the left stand over each other, and are two rows.
+     *
+     * @param list<Word> $words
+     */
+    private static function overlap(array $words): bool
+    {
+        foreach ($words as $at => $word) {
+            if ($at > 0 && $word->x < $words[$at - 1]->right() - 2) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

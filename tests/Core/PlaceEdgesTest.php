@@ -41,8 +41,8 @@ it('takes what stands in a block for its signer’s as far as the block goes', f
     ],
     'under a signature, lower' => [
         fn (float $y) => [[72, 280, 300], [72, 303, 'Buyer'], [120, 300, $y], [72, $y - 9, 'Address:']],
-        [304, 420, 1],
-        ['304:', '311: signature buyer.1 92', '323: signature buyer.1 92, text buyer.1 83', '410: signature buyer.1 92'],
+        [318, 420, 1],
+        ['318: signature buyer.1 92', '323: signature buyer.1 92, text buyer.1 83', '410: signature buyer.1 92'],
     ],
     'under a signature, aside' => [
         fn (float $x) => [[72, 280, 300], [72, 303, 'Buyer'], [$x, $x + 140, 340], [$x - 45, 331, 'Address:']],
@@ -58,15 +58,19 @@ it('takes what stands in a block for its signer’s as far as the block goes', f
         fn (float $y) => [
             [72, 280, 200], [72, 203, 'Buyer'], [72, 280, 300], [72, 303, 'Seller'], [120, 300, $y], [72, $y - 9, 'Address:'],
         ],
-        [212, 380, 1],
+        [218, 280, 1],
         [
-            '212: signature buyer.1 92, signature seller.1 92',
+            '218: signature buyer.1 92, signature seller.1 92',
             '223: signature buyer.1 92, signature seller.1 92, text buyer.1 83',
-            '295: signature buyer.1 92, text buyer.1 83',
-            '299: signature buyer.1 92, signature seller.1 92',
-            '304: signature buyer.1 92, text buyer.1 83',
-            '309: signature buyer.1 92',
-            '311: signature buyer.1 92, signature seller.1 92',
+        ],
+    ],
+    'under two signatures, under the second' => [
+        fn (float $y) => [
+            [72, 280, 200], [72, 203, 'Buyer'], [72, 280, 300], [72, 303, 'Seller'], [120, 300, $y], [72, $y - 9, 'Address:'],
+        ],
+        [318, 380, 1],
+        [
+            '318: signature buyer.1 92, signature seller.1 92',
             '323: signature buyer.1 92, signature seller.1 92, text seller.1 83',
         ],
     ],
