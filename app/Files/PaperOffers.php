@@ -40,7 +40,8 @@ final readonly class PaperOffers
         $came = $file->papers->filter(
             static fn (Paper $paper) => $paper->state !== PaperState::Void &&
                 $paper->latest?->made_by === MadeBy::Uploaded &&
-                ContractForms::has($paper->latest->read()->form?->form),
+                (ContractForms::has($paper->latest->read()->form?->form) ||
+                    ($paper->latest->read()->form === null && ContractForms::isOffer($paper->title))),
         );
         $offers = $came->isEmpty() ? null : Offer::query()->where('deal_file_id', $file->id)->get();
         if ($offers === null || $offers->contains(static fn (Offer $offer) => $offer->state === OfferState::Chosen)) {
@@ -73,7 +74,10 @@ final readonly class PaperOffers
             return null;
         }
         $buyers = $terms = [];
-        foreach ($read === null || $form === null ? [] : ReadTerms::of($read, $form, Facts::from([]), []) as $one) {
+        $says = $read === null || $form === null
+            ? ReadTerms::ofSaid($paper->latest?->said() ?? [], Facts::from([]), [])
+            : ReadTerms::of($read, $form, Facts::from([]), []);
+        foreach ($says as $one) {
             $one->isPerson && preg_match('/^(buyer|tenant)\./', $one->name) === 1 && ($buyers[] = $one->typed);
             $one->isPerson || ($terms[$one->name] = $one->typed);
         }

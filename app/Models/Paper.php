@@ -317,7 +317,7 @@ final class Paper extends Record
             'note' => $note,
             'user_id' => $userId,
             'made_at' => now(),
-            'reading' => $read->form?->toArray(),
+            'reading' => $read->kept(),
             'findings' => $read->lacks,
             'original_sha256' => $original,
             'from_photo' => $fromPhoto,

@@ -6,9 +6,10 @@ namespace App\Models;
 
 use App\Models\Concerns\HasKey;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use Unanimus\Files\MadeBy;
 use Unanimus\Forms\PaperReading;
-use Unanimus\Forms\ReadBack;
+use Unanimus\Forms\SaidTerm;
 
 /**
  * A paper's bytes at one time, by their SHA-256.
@@ -24,7 +25,7 @@ use Unanimus\Forms\ReadBack;
  * @property string|null $original_sha256 of the file as it came, where it is signed digitally or a page was cut out of it
  * @property bool $from_photo whether its pages were cut out of photos
  * @property string $note
- * @property array<string, mixed>|null $reading what stands in its blanks, where it is a form of the library
+ * @property array<string, mixed>|null $reading what stands in its blanks, where it is a form of the library, or what it says of a deal
  * @property list<string> $findings what its pages lack, in words
  * @property Carbon $made_at
  */
@@ -48,6 +49,18 @@ final class PaperVersion extends Record
     /** What a look at its pages found when it came in. */
     public function read(): PaperReading
     {
-        return new PaperReading(ReadBack::fromArray($this->reading), $this->findings);
+        return PaperReading::ofKept($this->reading, $this->findings);
+    }
+
+    /** @return list<SaidTerm> what a paper that is no form of ours says of a deal; of a scan once it was read */
+    public function said(): array
+    {
+        $said = $this->read()->said;
+        if ($said !== [] || $this->made_by !== MadeBy::Uploaded) {
+            return $said;
+        }
+        $kept = DB::table('version_texts')->where('paper_version_id', $this->id)->value('said');
+
+        return array_map(SaidTerm::fromArray(...), (array) json_decode((string) ($kept ?? '[]'), true));
     }
 }

@@ -21,6 +21,12 @@ final class ContractForms
         return in_array($number, self::NUMBERS, true);
     }
 
+    /** Whether a paper that is none of the library's forms is called as an offer or a contract is. */
+    public static function isOffer(string $title): bool
+    {
+        return self::isCalled($title) || preg_match('/\boffer\b|\bcontract (?:of|for) sale\b|\bsales? contract\b/i', $title) === 1;
+    }
+
     /** Whether a paper that is none of the library's forms is called as a contract is: what came in, or is expected. */
     public static function isCalled(string $title): bool
     {

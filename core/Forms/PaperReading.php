@@ -18,8 +18,9 @@ final readonly class PaperReading
     /**
      * @param ReadBack|null $form what stands in its blanks; null when it is no form of the library
      * @param list<string> $lacks what its pages lack, in words
+     * @param list<SaidTerm> $said what it says of a deal, where it is no form of the library
      */
-    public function __construct(public ?ReadBack $form = null, public array $lacks = [])
+    public function __construct(public ?ReadBack $form = null, public array $lacks = [], public array $said = [])
     {
     }
 
@@ -36,6 +37,31 @@ final readonly class PaperReading
         }
         $texts = array_map(static fn (array $page) => implode(' ', array_map(static fn (Word $word) => $word->text, $page)), $words);
 
-        return new self(ReadBack::ofWords($words, $texts, $library, $today), PageCheck::of(array_values($texts)));
+        $form = ReadBack::ofWords($words, $texts, $library, $today);
+
+        return new self($form, PageCheck::of(array_values($texts)), $form === null ? SaidTerms::in($words, $today) : []);
+    }
+
+    /**
+     * What stands on the pages, as it is kept.
+     *
+     * @return array<string, mixed>|null null when nothing was read
+     */
+    public function kept(): ?array
+    {
+        return $this->form?->toArray() ?? ($this->said === []
+            ? null
+            : ['said' => array_map(static fn (SaidTerm $one) => $one->toArray(), $this->said)]);
+    }
+
+    /**
+     * @param array<string, mixed>|null $kept as from {@see kept}
+     * @param list<string> $lacks
+     */
+    public static function ofKept(?array $kept, array $lacks): self
+    {
+        $said = array_values((array) ($kept['said'] ?? []));
+
+        return new self(ReadBack::fromArray($kept), $lacks, array_map(SaidTerm::fromArray(...), $said));
     }
 }

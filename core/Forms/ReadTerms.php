@@ -29,6 +29,7 @@ final readonly class ReadTerms
     /**
      * @param string $name of the fact, or the seat: "price", "buyer.1"
      * @param string $typed as it is entered
+     * @param string $quote the words it was read in, where no blank says what it is
      */
     private function __construct(
         public string $name,
@@ -37,7 +38,30 @@ final readonly class ReadTerms
         public bool $isPerson,
         public ?int $page,
         public Rect $place,
+        public string $quote = '',
     ) {
+    }
+
+    /**
+     * The same of a paper that is no form of the library, as far as the file does not know it.
+     *
+     * @param list<SaidTerm> $said
+     * @param list<string> $seated seats that somebody of the file holds
+     * @return list<self>
+     */
+    public static function ofSaid(array $said, Facts $facts, array $seated): array
+    {
+        $found = [];
+        foreach ($said as $one) {
+            $fact = Term::tryFrom($one->name) ?? PropertyFact::tryFrom($one->name);
+            if ($fact === null ? in_array($one->name, $seated, true) : (string) $facts->value($one->name) !== '') {
+                continue;
+            }
+            $label = $fact?->label() ?? ucfirst(str_replace('.', ' ', $one->name));
+            $found[] = new self($one->name, $label, $one->value, $fact === null, $one->page, $one->place, $one->quote);
+        }
+
+        return $found;
     }
 
     /**

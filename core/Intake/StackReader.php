@@ -30,7 +30,7 @@ final class StackReader
      * @param (\Closure(int): mixed)|null $each told the number of each page before it is read, as one may take seconds
      *
      * @return array{parts: list<ProposedPart>, turns: array<int, int>, blanks: list<int>, skews: array<int, float>,
-     *     texts: array<int, string>}
+     *     texts: array<int, string>, words: array<int, list<Word>>}
      *     turns in degrees clockwise, skews in degrees that lines fall, and what stands on it, by page
      *
      * @throws \Unanimus\Pages\PdfRefused when it is no usable PDF
@@ -45,7 +45,7 @@ final class StackReader
         }
         $known = array_keys($titles);
         $said = PageWords::of($pdf);
-        $pages = $turns = $blanks = $skews = $texts = [];
+        $pages = $turns = $blanks = $skews = $texts = $all = [];
         foreach (PdfLook::into($pdf, gate: false)->pages() as $index => $size) {
             $number = $index + 1;
             $each === null || $each($number);
@@ -65,12 +65,13 @@ final class StackReader
             $turn === 0 || ($turns[$number] = $turn);
             $isBlank && ($blanks[] = $number);
             $texts[$number] = implode(' ', array_map(static fn (Word $word) => $word->text, $words));
+            $all[$number] = $words;
             $pages[$number] = StackPage::of($words, $isBlank, $turn % 180 === 0 ? $size : [$size[1], $size[0]], $known);
         }
 
         $parts = StackProposal::of($pages, $titles);
 
-        return ['parts' => $parts, 'turns' => $turns, 'blanks' => $blanks, 'skews' => $skews, 'texts' => $texts];
+        return ['parts' => $parts, 'turns' => $turns, 'blanks' => $blanks, 'skews' => $skews, 'texts' => $texts, 'words' => $all];
     }
 
     /**

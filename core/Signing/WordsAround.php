@@ -102,7 +102,8 @@ final readonly class WordsAround
         $from = $before !== null && $before->isBeside($line) ? $before->right() : 0.0;
         $row = array_filter(
             $this->words,
-            static fn (Word $word) => $word->right() < $line->at->place->x + 3 && $word->x >= $from && abs($word->bottom() - $line->foot()) < 6,
+            static fn (Word $word) => $word->right() < $line->at->place->x + 3 && $word->x >= $from &&
+                abs($word->bottom() - $line->foot()) < 6,
         );
         usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
 

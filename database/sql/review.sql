@@ -37,3 +37,5 @@ ALTER TABLE requirements ADD COLUMN IF NOT EXISTS times_sent_back smallint NOT N
 
 -- Where a paper that no form is known for is to be signed, and whether somebody has.
 ALTER TABLE version_texts ADD COLUMN IF NOT EXISTS places jsonb NOT NULL DEFAULT '[]';
+-- What a scan that is no form of ours says of a deal.
+ALTER TABLE version_texts ADD COLUMN IF NOT EXISTS said jsonb NOT NULL DEFAULT '[]';

@@ -8,6 +8,10 @@ use App\Models\InboundItem;
 use App\Models\Paper;
 use App\Papers\PaperPrint;
 use App\Terms\FactBook;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Tests\Support\MadePdf;
+use Unanimus\Pages\Scratch;
 
 /** The contract of a file, printed as it is filled. */
 function printedContract(): string
@@ -47,4 +51,68 @@ it('opens a file with a contract that came by mail, and takes from it what it sa
     // Taken, it is proposed no more; what the file says otherwise is not overwritten.
     $this->as('wendell')->get("/papers/{$paper->key}")->assertDontSee('value="price"', false)->assertSee('value="buyer.2"', false);
     expect(Paper::query()->whereKey($paper->id)->exists())->toBeTrue();
+});
+
+/** A contract on a form that is none of ours. */
+function otherContract(): string
+{
+    $rows = [
+        'OFFER TO PURCHASE REAL ESTATE',
+        'Buyer: Ada Quist and Otto Palomar',
+        'Property: 77 Millrace Court, Wennick, MW 20433',
+        'Purchase price: $301,500.00 with earnest money of $3,000',
+        'The sale closes on or before January 22, 2027.',
+        'This offer is open for acceptance until 12/02/2026 at 6 pm.',
+    ];
+
+    return MadePdf::page(implode('', array_map(
+        fn (string $row, int $at) => MadePdf::text(60, 720 - 24 * $at, $row, 13),
+        $rows,
+        array_keys($rows),
+    )));
+}
+
+function sentIn(DealFile $file, string $name, string $pdf): Paper
+{
+    $scratch = new Scratch();
+    $one = new UploadedFile($scratch->put('one.pdf', $pdf), $name, 'application/pdf', null, true);
+    test()->as('tomas')
+        ->post("/files/{$file->key}/papers", ['pdf' => $one, 'key' => 'said-'.md5($name)], ['Accept' => 'application/json'])
+        ->assertOk();
+    test()->seeAll();
+
+    return $file->papers()->reorder()->latest('id')->firstOrFail();
+}
+
+it('reads what a contract on another form says, shows in which words, and takes what is chosen', function () {
+    $file = $this->aFile();
+    DB::table('facts')->where('deal_file_id', $file->id)->whereIn('name', ['price', 'closing', 'offer_expiry'])->delete();
+    $paper = sentIn($file, 'Offer from the other side.pdf', otherContract());
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('It says, and the file does not')
+        ->assertSee('$301,500')->assertSee('“Purchase price: $301,500.00”')->assertSee('January 22, 2027')
+        // What the file says already is not proposed.
+        ->assertDontSee('value="property.street"', false);
+    $this->as('tomas')->post("/papers/{$paper->key}/terms", ['take' => ['price', 'closing', 'offer_expiry']])->assertSessionHas('told');
+    $this->seeAll();
+    $facts = FactBook::of($file->fresh(['office', 'knownFacts', 'parties', 'papers', 'members', 'kits']));
+    expect($facts->value('price'))->toBe('301500.00')->and($facts->value('closing'))->toBe('2027-01-22')
+        ->and($facts->value('offer_expiry'))->toBe('2026-12-02');
+});
+
+it('reads the same of a scan, once its words are read', function () {
+    $file = $this->aFile();
+    DB::table('facts')->where('deal_file_id', $file->id)->where('name', 'price')->delete();
+    $paper = sentIn($file, 'Offer, scanned.pdf', MadePdf::scan(otherContract(), new Scratch()));
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertDontSee('It says, and the file does not');
+    $this->work();
+    $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('It says, and the file does not')->assertSee('$301,500');
+    $this->as('greta')->post("/papers/{$paper->key}/terms", ['take' => ['price']])->assertNotFound();
+});
+
+it('proposes an offer on another form for the listing it came for', function () {
+    $file = $this->aFile();
+    DB::table('deal_files')->where('id', $file->id)->update(['represents' => 'seller', 'status' => 'active']);
+    DB::table('file_members')->where('deal_file_id', $file->id)->update(['side' => 'seller']);
+    sentIn($file->fresh(), 'Offer to purchase, Quist.pdf', otherContract());
+    $this->as('tomas')->get("/files/{$file->key}/offers")->assertOk()->assertSee('Ada Quist, Otto Palomar')->assertSee('301,500');
 });

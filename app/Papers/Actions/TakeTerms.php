@@ -27,16 +27,20 @@ final class TakeTerms
     /** @return list<ReadTerms> what it says that the file does not know */
     public function proposed(Paper $paper): array
     {
-        $read = $paper->isDraft() ? null : $paper->latest?->read()->form;
-        if ($read === null) {
+        $version = $paper->isDraft() ? null : $paper->latest;
+        if ($version === null) {
             return [];
+        }
+        $seated = $paper->file->parties->map(static fn (Party $party) => "{$party->role->value}.{$party->number}")->values()->all();
+        $read = $version->read()->form;
+        if ($read === null) {
+            return ReadTerms::ofSaid($version->said(), FactBook::of($paper->file), $seated);
         }
         try {
             $form = $this->library->form($read->form, $read->revision);
         } catch (FormUnknown) {
             return [];
         }
-        $seated = $paper->file->parties->map(static fn (Party $party) => "{$party->role->value}.{$party->number}")->values()->all();
 
         return ReadTerms::of($read, $form, FactBook::of($paper->file), $seated);
     }

@@ -12,12 +12,15 @@ use App\Models\Upload;
 use App\Storage\Bytes;
 use App\Work\Work;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Dates\LocalDate;
 use Unanimus\Files\MadeBy;
 use Unanimus\Finding\Query;
 use Unanimus\Forms\Form;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
 use Unanimus\Forms\PrintedPaper;
+use Unanimus\Forms\SaidTerm;
+use Unanimus\Forms\SaidTerms;
 use Unanimus\Forms\UnwrittenPlaces;
 use Unanimus\Intake\ProposedPart;
 use Unanimus\Intake\StackPart;
@@ -66,19 +69,32 @@ final class ReadUpload extends Work
             $words,
         );
         $parts = $read['parts'] ?? [];
+        // What is no picture was read when it came in.
+        $isOurs = $version->read()->form !== null || (isset($parts[0]) && $parts[0]->form !== '');
+        $said = $read === null || $isOurs || count($parts) > 1 ? [] : SaidTerms::in($read['words'], $this->today($version));
         $unwritten = count($parts) > 1 ? null : $this->unwritten($path, $version, $parts, $texts);
         $seen = $unwritten === null && count($parts) < 2 ? $this->seen($path, $version) : [];
-        Sight::within($this->brokerageId, function () use ($version, $texts, $unwritten, $parts, $seen): void {
+        Sight::within($this->brokerageId, function () use ($version, $texts, $unwritten, $parts, $seen, $said): void {
             DB::table('version_texts')->updateOrInsert(['paper_version_id' => $version->id], [
                 'brokerage_id' => $this->brokerageId,
                 'paper_id' => $version->paper_id,
                 'texts' => json_encode((object) $texts, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
                 'words' => Query::plain(implode("\n", $texts)),
                 'unwritten' => $unwritten === null ? null : json_encode($unwritten->toArray(), JSON_THROW_ON_ERROR),
+                'said' => json_encode(array_map(static fn (SaidTerm $one) => $one->toArray(), $said), JSON_THROW_ON_ERROR),
                 'places' => json_encode(array_map(static fn (SeenPlace $one) => $one->toArray(), $seen), JSON_THROW_ON_ERROR),
             ]);
             count($parts) > 1 && $this->ask($version, $parts);
         });
+    }
+
+    /** Today where its file is. */
+    private function today(PaperVersion $version): LocalDate
+    {
+        return Sight::within(
+            $this->brokerageId,
+            static fn () => Paper::query()->with('file.office')->findOrFail($version->paper_id)->file->office->today(),
+        );
     }
 
     /** @return list<SeenPlace> where a paper of no form is to be signed by those of its file, and whether somebody has */
