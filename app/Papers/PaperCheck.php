@@ -6,6 +6,7 @@ namespace App\Papers;
 
 use App\Models\DealFile;
 use App\Models\Paper;
+use App\Models\Party;
 use Unanimus\Files\PaperState;
 use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\Filling;
@@ -29,10 +30,16 @@ final class PaperCheck
         }
         $found = array_map(static fn (string $text) => new Finding('', $text), $version->findings);
         $read = $version->read()->form;
+        if ($read === null) {
+            $people = $paper->file->parties
+                ->mapWithKeys(static fn (Party $party) => ["{$party->role->value}.{$party->number}" => (string) $party->name])
+                ->filter()
+                ->all();
+
+            return [...$found, ...CrossCheck::ofSaid($version->said(), $facts, $people)];
+        }
         try {
-            return $read === null
-                ? $found
-                : [...$found, ...CrossCheck::ofFixed($read, app(Library::class)->form($read->form, $read->revision), $facts)];
+            return [...$found, ...CrossCheck::ofFixed($read, app(Library::class)->form($read->form, $read->revision), $facts)];
         } catch (FormUnknown) {
             return $found;
         }

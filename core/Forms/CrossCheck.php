@@ -7,8 +7,11 @@ namespace Unanimus\Forms;
 use Unanimus\Dates\DateUnreadable;
 use Unanimus\Dates\LocalDate;
 use Unanimus\Money\AmountUnreadable;
+use Unanimus\Terms\Address;
 use Unanimus\Terms\Derived;
 use Unanimus\Terms\Facts;
+use Unanimus\Terms\PropertyFact;
+use Unanimus\Terms\Term;
 
 /**
  * Reads the drafts of a file against each other and against its terms: values that differ, and dates and amounts on one
@@ -68,6 +71,68 @@ final class CrossCheck
         }
 
         return $found;
+    }
+
+    /** What a paper on another form says clearly enough to be held against the file. */
+    private const HELD = [Term::Price, Term::EarnestMoney, Term::Closing, Term::Rent, Term::Deposit];
+
+    /**
+     * Where a paper that is no form of the library says something else than the terms, the property or the people of the file.
+     *
+     * @param list<SaidTerm> $said
+     * @param array<string, string> $people who holds which seat of the file
+     * @return list<Finding>
+     */
+    public static function ofSaid(array $said, Facts $facts, array $people): array
+    {
+        $found = [];
+        foreach ($said as $one) {
+            $fact = Term::tryFrom($one->name) ?? PropertyFact::tryFrom($one->name);
+            $text = match (true) {
+                $fact instanceof Term => self::otherTerm($fact, $one->value, (string) $facts->value($one->name)),
+                $fact === PropertyFact::Street => self::otherStreet($one->value, (string) $facts->value($one->name)),
+                $fact === null => self::otherPerson($one, $people),
+                default => null,
+            };
+            $text === null || ($found[] = new Finding('', $text, $one->page, $one->place));
+        }
+
+        return $found;
+    }
+
+    private static function otherTerm(Term $term, string $said, string $known): ?string
+    {
+        if ($known === '' || ! in_array($term, self::HELD, true)) {
+            return null;
+        }
+        $shown = $term->kind()->inSentence($known);
+
+        return self::plain($said) === self::plain($shown) ? null : "{$term->label()} says {$said} here; the terms say {$shown} now.";
+    }
+
+    private static function otherStreet(string $said, string $known): ?string
+    {
+        return $known === '' || Address::of($said)->key() === Address::of($known)->key()
+            ? null
+            : "The address here is {$said}; the file is of {$known}.";
+    }
+
+    /**
+     * A name counts as known where someone of that role has the same last name.
+     *
+     * @param array<string, string> $people
+     */
+    private static function otherPerson(SaidTerm $one, array $people): ?string
+    {
+        [$role, $number] = explode('.', $one->name);
+        $same = array_filter($people, static fn (string $seat) => str_starts_with($seat, "{$role}."), ARRAY_FILTER_USE_KEY);
+        $last = static fn (string $name): string => self::plain((string) strrchr(' '.$name, ' '));
+        if ($same === [] || in_array($last($one->value), array_map($last, $same), true)) {
+            return null;
+        }
+        $names = implode(' and ', $same);
+
+        return "It names {$one->value} as {$role} {$number}; the file says {$names}.";
     }
 
     private static function shown(Blank $blank, string $value): string

@@ -90,8 +90,10 @@ it('reads what a contract on another form says, shows in which words, and takes 
     $paper = sentIn($file, 'Offer from the other side.pdf', otherContract());
     $this->as('tomas')->get("/papers/{$paper->key}")->assertOk()->assertSee('It says, and the file does not')
         ->assertSee('$301,500')->assertSee('“Purchase price: $301,500.00”')->assertSee('January 22, 2027')
-        // What the file says already is not proposed.
-        ->assertDontSee('value="property.street"', false);
+        // What the file says already is not proposed, but told where it says otherwise.
+        ->assertDontSee('value="property.street"', false)
+        ->assertSee('The address here is 77 Millrace Court; the file is of 14 Lanternfish Lane.')
+        ->assertSee('It names Ada Quist as buyer 1');
     $this->as('tomas')->post("/papers/{$paper->key}/terms", ['take' => ['price', 'closing', 'offer_expiry']])->assertSessionHas('told');
     $this->seeAll();
     $facts = FactBook::of($file->fresh(['office', 'knownFacts', 'parties', 'papers', 'members', 'kits']));

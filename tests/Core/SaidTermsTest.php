@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use Tests\Support\TypedPage;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Forms\CrossCheck;
+use Unanimus\Forms\Finding;
 use Unanimus\Forms\PaperReading;
 use Unanimus\Forms\ReadTerms;
 use Unanimus\Forms\SaidTerm;
@@ -85,4 +87,23 @@ it('reads words of a scan that stand a little higher or lower', function () {
     );
     $said = array_map(fn (SaidTerm $one) => "{$one->name}: {$one->value}", SaidTerms::in([1 => $words], LocalDate::of('2026-11-30')));
     expect($said)->toBe(otherContracts()['sentences'][1]);
+});
+
+it('holds what it says against the file: sums, days, the address and names', function () {
+    $said = SaidTerms::in([1 => TypedPage::words(otherContracts()['labels'][0])], LocalDate::of('2026-11-30'));
+    $told = fn (array $facts, array $people = []) => array_map(
+        fn (Finding $one) => $one->text,
+        CrossCheck::ofSaid($said, Facts::from($facts), $people),
+    );
+    $same = ['price' => '412500.00', 'closing' => '2026-12-28', 'property.street' => '14 Lanternfish Ln', 'earnest_money' => '5000.00'];
+    expect($told($same, ['buyer.1' => 'Sunniva M. Eide', 'buyer.2' => 'José Nguyễn-Ortiz', 'seller.1' => 'Maren Holt']))->toBe([])
+        ->and($told([]))->toBe([])
+        ->and($told(['price' => '410000.00', 'closing' => '2026-12-30', 'property.street' => '12 Lanternfish Lane', 'inspection_days' => '7']))
+        ->toBe([
+            'Price says $412,500 here; the terms say $410,000 now.',
+            'Closing says December 28, 2026 here; the terms say December 30, 2026 now.',
+            'The address here is 14 Lanternfish Lane; the file is of 12 Lanternfish Lane.',
+        ])
+        ->and($told($same, ['buyer.1' => 'Ada Quist', 'buyer.2' => 'José Nguyễn-Ortiz']))
+        ->toBe(['It names Sunniva Eide as buyer 1; the file says Ada Quist and José Nguyễn-Ortiz.']);
 });

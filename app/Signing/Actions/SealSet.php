@@ -261,7 +261,7 @@ final class SealSet
             SealedSet::create([...$of, 'round_paper_id' => $sent->id, 'sha256' => $own, 'pages' => $pages]);
             $single[$sent->id] = [$own, $pages];
             $before = $sent->paper->versions()->where('made_by', MadeBy::Sent)->orderByDesc('number')->first();
-            $read = new PaperReading($before?->read()->form);
+            $read = new PaperReading($before?->read()->form, said: $before?->said() ?? []);
             $sent->paper->addVersion($own, $sent->pages, MadeBy::Signed, "round {$round->key}", read: $read);
             $sent->paper->moveTo(PaperState::Signed);
             $this->delivered($round, $sent->paper->refresh());
