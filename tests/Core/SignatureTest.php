@@ -186,6 +186,25 @@ it('keeps why a round ended, or that nobody said', function () {
         ->toBeNull();
 });
 
+it('lets nobody sign with what the one before them chose, and leaves others theirs', function () {
+    $both = [
+        [EventKind::Consented, 'buyer.1'], [EventKind::Adopted, 'buyer.1'], [EventKind::Marked, 'buyer.1', ['mark' => 'a']],
+        [EventKind::Consented, 'buyer.2'], [EventKind::Adopted, 'buyer.2'], [EventKind::Replaced, null, ['seat' => 'buyer.1']],
+        [EventKind::Consented, 'buyer.1'],
+    ];
+    expect(fn () => roundAfter(...$both, ...[[EventKind::Marked, 'buyer.1', ['mark' => 'b']]]))->toBeRefused(SigningRefusal::NotAdopted)
+        ->and(roundAfter(...$both)->owes('buyer.1'))->toBe(['a', 'b'])
+        ->and(roundAfter(...$both, ...[[EventKind::Marked, 'buyer.2', ['mark' => 'c']]])->owes('buyer.2'))->toBe([]);
+});
+
+it('takes several who signed with a pen at once, and asks the next turn', function () {
+    $pen = roundAfter([EventKind::SignedOnPaper, null, ['seats' => ['buyer.1', 'buyer.2']]]);
+    expect($pen->onPaper)->toBe(['buyer.1' => true, 'buyer.2' => true])->and($pen->asked())->toBe(['agent.1'])
+        ->and($pen->signers['agent.1'])->toBe(SignerStatus::Invited)
+        ->and(fn () => roundAfter([EventKind::SignedOnPaper, null, ['seats' => ['nobody.1']]]))->toBeRefused(SigningRefusal::NotAsked)
+        ->and(roundAfter([EventKind::SignedOnPaper])->onPaper)->toBe([]);
+});
+
 it('says where a signer stands', function () {
     expect(array_map(fn (SignerStatus $status) => $status->cell(), SignerStatus::cases()))
         ->toBe(['owes', 'owes', 'open', 'open', 'done', 'declined'])
