@@ -21,48 +21,6 @@ use Unanimus\Terms\Kind;
  */
 final class Proposal
 {
-    /** What the words before a place seem to ask for, the first that fits. */
-    private const BINDINGS = [
-        '/listing (no\b\.?|number|#)/' => 'listing.number',
-        '/purchase price|sales? price|agreed price/' => 'price',
-        '/list(ing)? price|asking price/' => 'list_price',
-        '/earnest money|good faith deposit/' => 'earnest_money',
-        '/loan amount|amount of (the )?loan|amount financed/' => 'loan_amount',
-        '/down payment/' => 'down_payment',
-        '/seller.?s? (credit|concession)|concession/' => 'concessions',
-        '/closing date|date of closing|closing (shall|will)|close of escrow|settlement date/' => 'closing',
-        '/possession/' => 'possession',
-        '/acceptance date|date of acceptance|effective date/' => 'acceptance',
-        '/offer date|date of (the )?offer|dated/' => 'offer_date',
-        '/expires|expiration/' => 'offer_expiry',
-        '/escrow (holder|agent|company)|title company/' => 'escrow_holder',
-        '/^lender|name of lender/' => 'lender',
-        '/property address|address of (the )?property|real property (located )?at/' => 'property.address',
-        '/street address|(^|for |the )property$|premises/' => 'property.address',
-        '/parcel|tax id|assessor/' => 'property.parcel',
-        '/legal description/' => 'property.legal',
-        '/county/' => 'property.county',
-        '/\bcity\b|\btown\b/' => 'property.city',
-        '/\bzip\b|postal code/' => 'property.zip',
-        '/^state$/' => 'property.state',
-        '/\blot\b/' => 'property.lot',
-        '/\bblock\b/' => 'property.block',
-        '/subdivision/' => 'property.subdivision',
-        '/year built|built in/' => 'property.year_built',
-        '/flood zone/' => 'property.flood_zone',
-        '/monthly rent|^rent/' => 'rent',
-        '/security deposit/' => 'deposit',
-        '/listing (agent|broker)|seller.?s (agent|broker)/' => 'coagent.1.name',
-        '/buyer.?s (agent|broker)|selling agent|agent.?s? name|^agent/' => 'agent.1.name',
-        '/brokerage|firm|company name/' => 'brokerage.name',
-        '/buyer ?(no\.?)? ?2|second buyer|co-?buyer/' => 'buyer.2.name',
-        '/^buyer ?1/' => 'buyer.1.name',
-        '/^buyer(\(s\)|s)?( names?)?$|names? of buyers?|buyer.{0,3} legal name|(between|by and between)$/' => 'buyers.names',
-        '/seller ?(no\.?)? ?2|second seller|co-?seller/' => 'seller.2.name',
-        '/^seller ?1/' => 'seller.1.name',
-        '/^(and )?seller(\(s\)|s)?( names?)?$|names? of sellers?|seller.{0,3} legal name/' => 'sellers.names',
-    ];
-
     /** The roles a signing place may name. */
     private const SEATS = [
         'buyer' => 'buyer',
@@ -106,7 +64,7 @@ final class Proposal
             default => Kind::Text,
         };
 
-        return ['kind' => $kind, 'binding' => self::binding($label, $kind)];
+        return ['kind' => $kind, 'binding' => BlankWords::binding($label, '', $kind)];
     }
 
     /**
@@ -169,10 +127,12 @@ final class Proposal
             $binding = match (true) {
                 $mark?->seat !== null => (string) $mark->seat,
                 $kind instanceof MarkKind => self::seat($around, $proposed, $kind, $place),
-                default => $place->shape === 'tick' ? null : self::binding($label, $kind),
+                default => $place->shape === 'tick' ? null : BlankWords::binding($label, $around->after(), $kind),
             };
+            // What a blank holds that follows a day is a day.
+            $kind = $kind === Kind::Text && $binding !== null ? Bindings::kind($binding) ?? $kind : $kind;
             $label =
-                $kind === Kind::Number && $around->after() !== ''
+                $kind === Kind::Number && preg_match('/[^:\s]\s*$/', $around->after()) === 1
                     ? trim($label.' '.implode(' ', array_slice(explode(' ', $around->after()), 0, 2)), ' .,;')
                     : $label;
             $proposed[] = new ProposedBlank(
@@ -250,7 +210,7 @@ final class Proposal
     {
         $before = mb_strtolower($label);
         $after = mb_strtolower($around->after());
-        if ($place->shape === 'tick') {
+        if ($place->shape === 'tick' || ($place->place->width <= 45 && preg_match('/^(yes|no|n\/a)$/', $before) === 1)) {
             return Kind::Tick;
         }
         if ($place->place->width > 60 && preg_match('/signature|\bsign(ed)?\b( here)?$|^(x|by)$/', $before) === 1) {
@@ -289,30 +249,6 @@ final class Proposal
             $place->place->height > 34 => Kind::Lines,
             default => Kind::Text,
         };
-    }
-
-    private static function binding(string $label, Kind $kind): ?string
-    {
-        $label = mb_strtolower(trim($label, " \t:.,$#"));
-        foreach (self::BINDINGS as $pattern => $fact) {
-            if (preg_match("{$pattern}u", $label) === 1) {
-                $money = in_array(
-                    $fact,
-                    ['price', 'list_price', 'earnest_money', 'loan_amount', 'down_payment', 'concessions', 'rent', 'deposit'],
-                    true,
-                );
-                $day = in_array($fact, ['closing', 'possession', 'acceptance', 'offer_date', 'offer_expiry'], true);
-
-                // A day count "… days after acceptance" is not the day itself, nor a percentage the price.
-                return match (true) {
-                    $money => in_array($kind, [Kind::Money, Kind::Text], true) ? $fact : null,
-                    $day => in_array($kind, [Kind::Date, Kind::Text], true) ? $fact : null,
-                    default => in_array($kind, [Kind::Text, Kind::Lines, Kind::Number], true) ? $fact : null,
-                };
-            }
-        }
-
-        return null;
     }
 
     /** @param  list<ProposedBlank>  $before  The seat a signing place names; the same role again is its next number. */

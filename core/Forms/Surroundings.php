@@ -78,7 +78,7 @@ final readonly class Surroundings
         $taken = [];
         foreach ($line as $word) {
             if (
-                $edge - $word->right() > ($taken === [] ? $farthest : 16.0) ||
+                $edge - $word->right() > ($taken === [] || $taken === ['$'] ? $farthest : 16.0) ||
                 $word->right() < $wall ||
                 count($taken) >= self::MOST_WORDS
             ) {
@@ -201,7 +201,8 @@ final readonly class Surroundings
 
     private static function tidy(string $text): string
     {
-        $text = (string) preg_replace('/^.*[.;?!]\s+(?=\p{L})/u', '', $text);
+        // "(Seller) for the property at": what is said in brackets was said of the blank before.
+        $text = (string) preg_replace(['/^.*[.;?!]\s+(?=\p{L})/u', '/^\([^()]{2,40}\),?\s+(?=\p{L})/u'], '', $text);
         $text = (string) preg_replace('/\s*[:$(\[#]+\s*$|^[\s):\],.;–-]+|\s+/u', ' ', $text);
 
         return mb_strimwidth(trim((string) preg_replace('/\s{2,}/', ' ', $text), " \t:,;–-"), 0, 60, '…');

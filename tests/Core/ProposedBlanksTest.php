@@ -175,7 +175,7 @@ it('proposes a blank and calls it by the words around it as far as they are its 
     'a dollar sign before it' => [
         fn (float $x) => [READ, [200, 300, 300], [$x, 291, '$'], [120, 291, 'County']],
         [150, 202, 1],
-        ['150: money “County”', '167: money “Money”', '198: text “County” property.county'],
+        ['150: money “County”', '198: text “County” property.county'],
     ],
     'a tick and its words' => [
         fn (float $x) => [READ, [100, 291, '☐'], [$x, 291, 'septic system']],
@@ -368,3 +368,24 @@ it('tells from words alone what is asked for, and which fact that is', function 
     ['Price', 'money', null],
     ['State of the roof', 'text', null],
 ]);
+
+/** @return array<string, array{list<string>, list<string>}> rows of a page and the blanks they have, by what they try */
+function plainBlanks(): array
+{
+    $blocks = [];
+    foreach (explode("\n\n", trim((string) file_get_contents(__DIR__.'/plain-blanks.txt'))) as $block) {
+        $rows = explode("\n", $block);
+        $name = substr((string) array_shift($rows), 2);
+        $blanks = array_filter($rows, fn (string $row) => str_starts_with($row, '> '));
+        $blocks[$name] = [
+            array_values(array_diff_key($rows, $blanks)),
+            array_map(fn (string $row) => substr($row, 2), array_values($blanks)),
+        ];
+    }
+
+    return $blocks;
+}
+
+it('binds the blanks of labels and of sentences', function (array $rows, array $expected) {
+    expect(RuledPage::blanks(RuledPage::typed($rows, 200.0)))->toBe(implode(', ', $expected));
+})->with(plainBlanks());

@@ -98,7 +98,7 @@ it('holds what it says against the file: sums, days, the address and names', fun
     $same = ['price' => '412500.00', 'closing' => '2026-12-28', 'property.street' => '14 Lanternfish Ln', 'earnest_money' => '5000.00'];
     expect($told($same, ['buyer.1' => 'Sunniva M. Eide', 'buyer.2' => 'José Nguyễn-Ortiz', 'seller.1' => 'Maren Holt']))->toBe([])
         ->and($told([]))->toBe([])
-        ->and($told(['price' => '410000.00', 'closing' => '2026-12-30', 'property.street' => '12 Lanternfish Lane', 'inspection_days' => '7']))
+        ->and($told(['price' => '410000.00', 'closing' => '2026-12-30', 'property.street' => '12 Lanternfish Lane']))
         ->toBe([
             'Price says $412,500 here; the terms say $410,000 now.',
             'Closing says December 28, 2026 here; the terms say December 30, 2026 now.',

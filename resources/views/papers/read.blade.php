@@ -41,7 +41,8 @@
                     <h2 class="minor">It says, and the file does not</h2>
                     <ul>@foreach ($says as $one)<li><label class="checkbox"><input type="checkbox" name="take[]" value="{{ $one->name }}"
                         checked> {{ $one->label }}: <b>{{ $one->typed }}</b></label>@if ($one->quote !== '')<small
-                        class="dim">“{{ $one->quote }}”, <a href="#page-{{ $one->page }}">page {{ $one->page }}</a></small>@elseif ($one->page)
+                        class="dim">“{{ $one->quote }}”, <a href="#page-{{ $one->page }}">page {{
+                        $one->page }}</a></small>@elseif ($one->page)
                         <a class="small" href="#page-{{ $one->page }}">page {{ $one->page }}</a>@endif</li>@endforeach</ul>
                     <button class="button tight now">Take into the file</button>
                 </form>
