@@ -212,7 +212,7 @@ it('proposes the blanks of a page ruled, underscored, boxed or bracketed', funct
             ['text', 'buyers.names', 'underscores'],
             ['date', null, 'underscores'],
             ['money', 'price', 'underscores'],
-            ['percent', null, 'underscores'],
+            ['percent', 'loan_percent', 'underscores'],
             ['tick', null, 'brackets'],
             ['tick', null, 'brackets'],
             ['tick', null, 'check square'],
