@@ -38,13 +38,13 @@ final class SaidPatterns
     private const LISTING = ['listed_on', 'listing_expires', 'list_price'];
 
     /** Read with their capitals: names. */
-    private const NAMED = ['property.county'];
+    private const NAMED = ['property.county', 'property.city', 'property.zip'];
 
     /** What a sentence may say between its label and its figure: no other figure, and no other sentence. */
-    private const BETWEEN = '(?:[^$\d.\t]{0,110}?|\s?:?\t)';
+    private const BETWEEN = '[^$\d.]{0,110}?';
 
     /** The same with an amount in words: "Four Hundred Thousand and 00/100 Dollars (". */
-    private const IN_WORDS = '(?:(?:[^$\d.\t]|\b\d\d\/100\b){0,170}?|\s?:?\t)';
+    private const IN_WORDS = '(?:[^$\d.]|\b\d\d\/100\b){0,170}?';
 
     private const ROAD = 'street|st|avenue|ave|road|rd|lane|ln|drive|dr|court|ct|way|terrace|ter|place|pl|boulevard|blvd|circle|cir|'.
         'trail|trl|parkway|pkwy|highway|hwy|row|ridgeway|square|sq|loop|run|path|crossing|point|alley|turnpike';
@@ -63,7 +63,21 @@ final class SaidPatterns
             ...$lists ? [Term::Price->value, Term::OfferDate->value] : self::LISTING,
         ];
 
-        return array_diff_key(self::all(), array_flip($not));
+        $terms = array_diff_key(self::all(), array_flip($not));
+        if (isset($terms[Term::Financing->value]) && self::offersChoice($text)) {
+            // What it prints to choose from it does not say.
+            $terms[Term::Financing->value] = array_slice($terms[Term::Financing->value], 0, 2);
+        }
+
+        return $terms;
+    }
+
+    /** Whether a paper speaks of more than one kind of financing. */
+    private static function offersChoice(string $text): bool
+    {
+        $kinds = ['conventional\s(?:loan|mortgage|financing)', '(?:fha|va|usda|government)\b', 'cash\b(?!\sat\sclosing)'];
+
+        return count(array_filter($kinds, static fn (string $kind) => preg_match("/\b{$kind}/iu", $text) === 1)) > 1;
     }
 
     /** @return array<string, list<string>> */
@@ -76,9 +90,9 @@ final class SaidPatterns
         $between = self::BETWEEN;
         $words = self::IN_WORDS;
         $price = '(?:total\s)?(?:purchase|sales?|selling|contract|offer(?:ed|ing)?)\sprice';
-        $ends = '\boffer\b[^.\t]{0,90}?\b(?:expires?|expiration|open|valid|accepted|withdrawn|void|revoked|terminates?)\b';
-        $begins = '\b(?:begin\w*|commenc\w*|start\w*|from)\b[^.\d\t]{0,30}?'.$day;
-        $until = '\b(?:end\w*|expir\w*|through|until|to|terminat\w*)\b[^.\d\t]{0,30}?'.$day;
+        $ends = '\boffer\b[^.]{0,90}?\b(?:expires?|expiration|open|valid|accepted|withdrawn|void|revoked|terminates?)\b';
+        $begins = '\b(?:begin\w*|commenc\w*|start\w*|from)\b[^.\d]{0,30}?'.$day;
+        $until = '\b(?:end\w*|expir\w*|through|until|to|terminat\w*)\b[^.\d]{0,30}?'.$day;
         $patterns = [
             Term::Price->value => [
                 "{$price}\b{$words}{$money}",
@@ -88,11 +102,11 @@ final class SaidPatterns
             ],
             Term::EarnestMoney->value => [
                 "(?:earnest\smoney|good\sfaith\sdeposit|initial\sdeposit){$words}{$money}",
-                "deposits?\b[^$\d.\t]{0,40}?{$money}",
+                "deposits?\b[^$\d.]{0,40}?{$money}",
             ],
             Term::EarnestDays->value => [
-                "earnest\smoney[^.\t]{0,160}?within\s{$days}",
-                "within\s{$days}[^.\t]{0,60}?(?:deposit|deliver)[^.\t]{0,40}?earnest",
+                "earnest\smoney[^.]{0,160}?within\s{$days}",
+                "within\s{$days}[^.]{0,60}?(?:deposit|deliver)[^.]{0,40}?earnest",
             ],
             Term::Closing->value => [
                 "(?:closing|settlement)(?:\sdate|\sday)?\s?:\s?(?:on\sor\sbefore\s)?{$date}",
@@ -100,48 +114,49 @@ final class SaidPatterns
                 "\b(?:clos(?:e|ed|es|ing)|consummated|settled?)\s(?:on|by|no\slater\sthan|on\sor\sbefore|on\sor\sabout)\s{$date}",
             ],
             Term::Possession->value => [
-                "possession\b{$between}{$date}",
-                'possession\b[^.\d\t]{0,80}?(?<v>(?:at|upon|on|day\sof)\s(?:the\s)?(?:closing|settlement))\b',
+                "possession\b(?:(?!closing|settlement)[^$\d.]){0,110}?{$date}",
+                'possession\b[^.\d]{0,80}?(?<v>(?:at|upon|on|day\sof)\s(?:the\s)?(?:closing|settlement))\b',
             ],
             Term::OfferDate->value => [
-                "(?:date\sof\s(?:this\s)?offer|offer\sdate|offer\sdated?)\s?:?\s?{$date}",
+                "(?:date\sof\s(?:this\s|the\s)?offer|offer\sdate|offer\sdated?)\s?:?\s?{$date}",
                 '\A[^$]{0,400}?\b(?:dated|'.
                     "(?<!settlement )(?<!closing )(?<!expiration )(?<!inspection )date\s?:|".
                     "made\s(?:on|this|as\sof|and\sentered\sinto\son))\s?{$date}",
             ],
             Term::OfferExpiry->value => [
-                "{$ends}[^.\t]{0,70}?{$date}",
+                "{$ends}[^.]{0,70}?{$date}",
                 "(?:expiration|expires?|acceptance\sdeadline)(?:\sdate|\son)?\s?:?\s?{$date}",
             ],
             Term::OfferExpiryTime->value => [
-                "{$ends}[^.\t]{0,50}?".self::TIME,
+                "{$ends}[^.]{0,50}?".self::TIME,
             ],
             Term::Acceptance->value => [
                 "(?:(?:mutual\s)?acceptance|effective|ratification|binding(?:\sagreement)?)\sdate\b{$between}{$date}",
                 "(?:accepted|ratified)\s(?:by\s(?:all\sparties|the\sseller|seller)\s)?on\s{$date}",
             ],
             Term::Financing->value => [
-                '(?:financing|loan|type\sof\s(?:loan|financing))(?:\stype)?\s?:\s?(?<v>conventional|cash|fha|va|usda|government)\b',
+                '(?:financing|loan|type\sof\s(?:loan|financing))(?:\stype)?\s?:\s?(?<v>conventional|cash|fha|va|usda|government)\b'.
+                    '(?!\W{0,6}(?:conventional|cash|fha|va|usda|government|assum|other|owner|seller))',
                 '(?:\[\s?[x✓✔]\s?\]|☒|☑|✓|✔)\s?(?<v>conventional|(?:all\s)?cash|fha|va|usda)\b',
                 '\b(?<v>conventional|fha|va|usda)(?:[\s-]insured|[\s-]guaranteed)?\s(?:mortgage\s)?(?:loan|mortgage|financing)\b',
                 '\b(?<v>all\scash|cash)\s(?:sale|offer|purchase|transaction|at\sclosing)\b',
             ],
             Term::LoanPercent->value => [
                 '(?<v>\d{1,3}(?:\.\d+)?\s?%)\s(?:of\sthe\s(?:purchase|sales?|contract)\sprice|loan.to.value|ltv)',
-                '(?:loan|mortgage)\s(?:amount\s)?(?:of|for|equal\sto|:)[^.$%\d\t]{0,30}?(?<v>\d{1,3}(?:\.\d+)?\s?%)',
+                '(?:loan|mortgage)\s(?:amount\s)?(?:of|for|equal\sto|:)[^.$%\d]{0,30}?(?<v>\d{1,3}(?:\.\d+)?\s?%)',
             ],
             Term::LoanGiven->value => [
                 "(?:loan|mortgage)\samount\b{$between}{$money}",
                 "(?:loan|mortgage)\s(?:of|for|in\sthe\samount\sof)\s{$money}",
             ],
-            Term::LoanDays->value => ["(?:loan|financing|mortgage)\b[^.\t]{0,120}?(?:approval|commitment|contingency)[^.\t]{0,80}?{$days}"],
+            Term::LoanDays->value => ["(?:loan|financing|mortgage)\b[^.]{0,120}?(?:approval|commitment|contingency)[^.]{0,80}?{$days}"],
             Term::InspectionDays->value => [
-                "(?:inspections?|due\sdiligence)\b[^.\t]{0,160}?within\s{$days}",
+                "(?:inspections?|due\sdiligence)\b[^.]{0,160}?within\s{$days}",
                 "(?:inspection|due\sdiligence)(?:\s(?:period|contingency))?\b{$between}{$days}",
-                "within\s{$days}[^.\t]{0,80}?\binspect",
+                "within\s{$days}[^.]{0,80}?\binspect",
             ],
             Term::AppraisalDays->value => [
-                "apprais(?:al|ed)\b[^.\t]{0,120}?within\s{$days}",
+                "apprais(?:al|ed)\b[^.]{0,120}?within\s{$days}",
                 "appraisal(?:\speriod|\scontingency)?\s?:\s?{$days}",
             ],
             Term::Concessions->value => [
@@ -149,33 +164,40 @@ final class SaidPatterns
                 "(?:seller\s)?(?:concessions?|contribution|credit\sto\sbuyer){$between}{$money}",
             ],
             Term::EscrowHolder->value => [
-                '(?:escrow\s(?:agent|holder|company)|title\scompany|closing\sagent|settlement\sagent)\s?:\s?(?<v>[^\n\t:]{3,60})',
+                '(?:escrow\s(?:agent|holder|company)|title\scompany|closing\sagent|settlement\sagent) ?:[ \t]?(?<v>[^\n\t:]{3,60})',
                 '(?:held|deposited)\s(?:in\s(?:trust|escrow)\s)?(?:by|with)\s'.
                     '(?<v>\p{Lu}[\w&.’\'-]+(?: (?:\p{Lu}[\w&.’\'-]*|of|and|&)){0,5})',
             ],
-            Term::Lender->value => ['\blender\s?:\s?(?<v>[^\n\t:]{3,60})'],
-            Term::Included->value => ['(?:included(?:\sitems)?|inclusions|personal\sproperty\sincluded)\s?:\s?(?<v>[^\n\t:]{3,160})'],
-            Term::Excluded->value => ['(?:excluded(?:\sitems)?|exclusions)\s?:\s?(?<v>[^\n\t:]{3,160})'],
+            Term::Lender->value => ['\blender ?:[ \t]?(?<v>[^\n\t:]{3,60})'],
+            Term::Included->value => [
+                '(?<!not )(?:included(?:\sitems)?|inclusions|personal\sproperty\sincluded) ?:[ \t]?(?<v>[^\n\t:]{3,160})(?=\n|\z)',
+            ],
+            Term::Excluded->value => ['(?:excluded(?:\sitems)?|exclusions) ?:[ \t]?(?<v>[^\n\t:]{3,160})(?=\n|\z)'],
             Term::Rent->value => ["(?:monthly|base)?\s?\brent\b{$words}{$money}"],
             Term::Deposit->value => ["security\sdeposit\b{$words}{$money}", "\bdeposit\s?:\s?{$money}"],
-            Term::LeaseStart->value => ["(?:lease|term|tenancy)\b[^.\t]{0,90}?{$begins}"],
-            Term::LeaseEnd->value => ["(?:lease|term|tenancy)\b[^\t]{0,140}?{$until}"],
+            Term::LeaseStart->value => ["(?:lease|term|tenancy)\b[^.]{0,90}?{$begins}"],
+            Term::LeaseEnd->value => ["(?:lease|term|tenancy)\b[^$]{0,140}?{$until}"],
             Term::ListedOn->value => [
-                "listing\s?(?:period|term|agreement|contract)?\b[^.\t]{0,60}?{$begins}",
+                "listing\s?(?:period|term|agreement|contract)?\b[^.]{0,60}?{$begins}",
             ],
             Term::ListingExpires->value => [
-                "listing\s?(?:period|term|agreement|contract)?\b[^\t]{0,140}?{$until}",
+                "listing\s?(?:period|term|agreement|contract)?\b[^$]{0,140}?{$until}",
             ],
             PropertyFact::ListPrice->value => ["list(?:ing)?\sprice\b{$words}{$money}", "\bprice\sof\s{$money}"],
             PropertyFact::Parcel->value => [
                 '(?:parcel|tax)\s(?:id|identification)?\s?(?:(?:number|no\.?|id)\s?[:#]?|[:#])\s?(?<v>[\w][\w.-]{3,30}\d)',
             ],
+            PropertyFact::City->value => [
+                '(?:\A|[\n\t ])(?:City|Town|Municipality)\s?:?[ \t](?<v>\p{Lu}[\p{L}’\'-]+(?: \p{Lu}[\p{L}’\'-]+)?)',
+            ],
+            PropertyFact::Zip->value => ['\b(?:ZIP|Zip)(?:\s(?:code|Code))?\s?:?[ \t](?<v>\d{5}(?:-\d{4})?)\b'],
             PropertyFact::County->value => [
                 '\b(?i:county)\s?(?:of\s|:\s?)(?<v>\p{Lu}[\p{L}’\'-]+(?: \p{Lu}[\p{L}’\'-]+)?)',
-                '(?<v>\p{Lu}[\p{L}’\'-]+)\sCounty\b',
+                '(?:\A|[\n\t])County[ \t](?<v>\p{Lu}[\p{L}’\'-]+(?: \p{Lu}[\p{L}’\'-]+)?)',
+                '(?<v>\p{Lu}[\p{L}’\'-]+) County\b',
             ],
-            PropertyFact::Legal->value => ['legal\sdescription\s?:\s?(?<v>[^\n\t]{8,300})'],
-            PropertyFact::Subdivision->value => ['subdivision\s?:\s?(?<v>[^\n\t:,]{3,60})'],
+            PropertyFact::Legal->value => ['legal\sdescription ?:[ \t]?(?<v>[^\n\t]{8,300})'],
+            PropertyFact::Subdivision->value => ['subdivision ?:[ \t]?(?<v>[^\n\t:,]{3,60})'],
             PropertyFact::Lot->value => ['\blot(?:\s(?:number|no\.?|#))?\s?:?\s?(?<v>\d{1,4}[A-Z]?)\b'],
             PropertyFact::Block->value => ['\bblock(?:\s(?:number|no\.?|#))?\s?:?\s?(?<v>\d{1,4}|[A-Z])\b'],
             PropertyFact::YearBuilt->value => ['year\sbuilt\s?:?\s?(?<v>1[7-9]\d\d|20\d\d)'],
@@ -198,7 +220,7 @@ final class SaidPatterns
     {
         $street = '\d{1,6}[A-Z]?\s(?:(?:N|S|E|W|NE|NW|SE|SW)\.?\s)?(?:[\p{L}\d.’\'-]+\s){0,4}?'.
             '(?i:'.self::ROAD.')\b\.?(?:\s(?:N|S|E|W|NE|NW|SE|SW)\b)?';
-        $unit = '(?:,?\s(?i:unit|apt\.?|apartment|suite|ste\.?|#)\s?[\w-]{1,8})?';
+        $unit = '(?:,?\s(?i:unit|apt\.?|apartment|suite|ste\.?|#)\s?(?:[A-Z]|[\w-]*\d[\w-]{0,6})\b)?';
         $town = '(?:,\s?\p{Lu}[\p{L}’\'. -]{2,30}?(?=,|\s[A-Z]{2}\b|\s\d{5}|\n|\t|$))?';
         $state = '(?:,?\s(?:[A-Z]{2}|\p{Lu}\p{Ll}+)(?=\s\d{5}))?(?:,?\s[A-Z]{2}\b)?(?:\s\d{5}(?:-\d{4})?)?';
         $called = '(?i:(?:property|premises|street|legal\saddress|real\sestate|known\sas|located\sat|situated\sat)'.

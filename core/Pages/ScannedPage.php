@@ -47,6 +47,11 @@ final readonly class ScannedPage
     /** Boxes beside each other look like "[JE]" to the reader, who is no surer of it than this. */
     private const BOXES = 60;
 
+    /** Letters broader than this, in points, are of a heading, which the reader is surer of than this; or no letters. */
+    private const BROAD = 14.0;
+
+    private const LARGE_SURE = 90;
+
     /** A word taller than this, in points, is a stain or a stamp. */
     private const TALLEST = 60.0;
 
@@ -194,6 +199,9 @@ final readonly class ScannedPage
             $text = trim($cells[11] ?? '');
             $isSure = $cells[0] === '5' && ((float) $cells[10] >= self::SURE || preg_match(self::WANTED, $text) === 1);
             $isBoxes = (float) ($cells[10] ?? 0) < self::BOXES && preg_match('/^(?=.*[\[\]|{}])[\[\]|(){}LIJTEHli1_\/]+$/u', $text) === 1;
+            // So do two of them that touch: "ET", each letter as broad as a box.
+            $isBoxes = $isBoxes || ((float) ($cells[10] ?? 0) < self::LARGE_SURE && preg_match('/^[LIJTEHFCUOD\[\]|]{1,3}$/', $text) === 1 &&
+                (float) $cells[8] * $points > self::BROAD * mb_strlen($text));
             if (! $isSure || $isBoxes || preg_match('/[\p{L}\d]/u', $text) !== 1) {
                 continue;
             }

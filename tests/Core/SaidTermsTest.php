@@ -107,3 +107,15 @@ it('holds what it says against the file: sums, days, the address and names', fun
         ->and($told($same, ['buyer.1' => 'Ada Quist', 'buyer.2' => 'José Nguyễn-Ortiz']))
         ->toBe(['It names Sunniva Eide as buyer 1; the file says Ada Quist and José Nguyễn-Ortiz.']);
 });
+
+it('does not take what a form prints to choose from for what was chosen, nor a heading for a label', function () {
+    $text = "PURCHASE AGREEMENT\nBuyer: Sunniva Eide\nFinancing: conventional FHA VA cash\n".
+        "The buyer obtains a conventional loan, an FHA loan, or pays cash.\n".
+        "Not included:\nLeased equipment of the property\nAlso included:      range      washer\n".
+        "13. Closing and possession\nClosing is on December 18, 2026.\nThe buyer takes possession on      December 21, 2026.\n".
+        "Town Tidewick     County Ostrander     State\nStreet address: 14 Lanternfish Lane      Unit      Town";
+    expect(saidOn($text))->toBe([
+        'closing: December 18, 2026', 'possession: December 21, 2026', 'property.street: 14 Lanternfish Lane', 'property.city: Tidewick',
+        'property.county: Ostrander', 'buyer.1: Sunniva Eide',
+    ]);
+});
