@@ -37,6 +37,9 @@ final class SaidPatterns
 
     private const LISTING = ['listed_on', 'listing_expires', 'list_price'];
 
+    /** What stands right after a name and is the next blank's label. */
+    private const NO_LABEL = '(?!County|State|Z[Ii][Pp]|Parcel|Unit|City|Town)';
+
     /** Read with their capitals: names. */
     private const NAMED = ['property.county', 'property.city', 'property.zip'];
 
@@ -188,12 +191,12 @@ final class SaidPatterns
                 '(?:parcel|tax)\s(?:id|identification)?\s?(?:(?:number|no\.?|id)\s?[:#]?|[:#])\s?(?<v>[\w][\w.-]{3,30}\d)',
             ],
             PropertyFact::City->value => [
-                '(?:\A|[\n\t ])(?:City|Town|Municipality)\s?:?[ \t](?<v>\p{Lu}[\p{L}’\'-]+(?: \p{Lu}[\p{L}’\'-]+)?)',
+                '(?:\A|[\n\t ])(?:City|Town|Municipality)\s?:?[ \t](?<v>\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
             ],
             PropertyFact::Zip->value => ['\b(?:ZIP|Zip)(?:\s(?:code|Code))?\s?:?[ \t](?<v>\d{5}(?:-\d{4})?)\b'],
             PropertyFact::County->value => [
-                '\b(?i:county)\s?(?:of\s|:\s?)(?<v>\p{Lu}[\p{L}’\'-]+(?: \p{Lu}[\p{L}’\'-]+)?)',
-                '(?:\A|[\n\t])County[ \t](?<v>\p{Lu}[\p{L}’\'-]+(?: \p{Lu}[\p{L}’\'-]+)?)',
+                '\b(?i:county)\s?(?:of\s|:\s?)(?<v>\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
+                '(?:\A|[\n\t])County[ \t](?<v>\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
                 '(?<v>\p{Lu}[\p{L}’\'-]+) County\b',
             ],
             PropertyFact::Legal->value => ['legal\sdescription ?:[ \t]?(?<v>[^\n\t]{8,300})'],

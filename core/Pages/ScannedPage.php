@@ -200,8 +200,8 @@ final readonly class ScannedPage
             $isSure = $cells[0] === '5' && ((float) $cells[10] >= self::SURE || preg_match(self::WANTED, $text) === 1);
             $isBoxes = (float) ($cells[10] ?? 0) < self::BOXES && preg_match('/^(?=.*[\[\]|{}])[\[\]|(){}LIJTEHli1_\/]+$/u', $text) === 1;
             // So do two of them that touch: "ET", each letter as broad as a box.
-            $isBoxes = $isBoxes || ((float) ($cells[10] ?? 0) < self::LARGE_SURE && preg_match('/^[LIJTEHFCUOD\[\]|]{1,3}$/', $text) === 1 &&
-                (float) $cells[8] * $points > self::BROAD * mb_strlen($text));
+            $isBroad = (float) ($cells[8] ?? 0) * $points > self::BROAD * mb_strlen($text) && (float) ($cells[10] ?? 0) < self::LARGE_SURE;
+            $isBoxes = $isBoxes || ($isBroad && preg_match('/^[LIJTEHFCUOD\[\]|]{1,3}$/', $text) === 1);
             if (! $isSure || $isBoxes || preg_match('/[\p{L}\d]/u', $text) !== 1) {
                 continue;
             }
