@@ -34,7 +34,7 @@ final class ListedInitials
                 continue;
             }
             $goesOn = $last !== null && abs($last->at->place->x - $line->at->place->x) < 8 && $line->foot() - $last->foot() < self::REACH;
-            if ($goesOn || self::isAskedOver($line, $words)) {
+            if ($goesOn || self::isAskedOver($line, $lines, $words)) {
                 $listed[$index] = [MarkKind::Initials, self::SURE];
                 $last = $line;
             }
@@ -55,13 +55,19 @@ final class ListedInitials
             preg_match('/^\p{L}/u', $line->after) === 1 && str_word_count($line->after) > 2;
     }
 
-    /** @param  list<Word>  $words  Whether a row close over it, that begins no farther right, asks for initials. */
-    private static function isAskedOver(SigningLine $line, array $words): bool
+    /**
+     * Whether a row close over it, that begins no farther right and has no line of its own, asks for initials.
+     *
+     * @param list<SigningLine> $lines
+     * @param list<Word> $words
+     */
+    private static function isAskedOver(SigningLine $line, array $lines, array $words): bool
     {
         $over = array_filter($words, static fn (Word $word) => $line->foot() - $word->bottom() > 4 &&
             $line->foot() - $word->bottom() < self::REACH);
         foreach ($over as $one) {
-            if (! MarkLabels::isInitials($one->text)) {
+            $own = array_filter($lines, static fn (SigningLine $other) => abs($other->foot() - $one->bottom()) < 7);
+            if ($own !== [] || ! MarkLabels::isInitials($one->text)) {
                 continue;
             }
             $row = array_values(array_filter($over, static fn (Word $word) => abs($word->bottom() - $one->bottom()) < 5));
