@@ -39,6 +39,28 @@ final class DealRows
             && ($asked->label === '' || in_array($asked->label, $row->labels, true))));
     }
 
+    /**
+     * The same, and what is due to close from today up to a day: one look at the deals where the days go on into each other.
+     *
+     * @return array{list<DealRow>, list<DealRow>} the rows asked for, and those that are due
+     */
+    public static function withDue(Asked $asked, LocalDate $today, LocalDate $until): array
+    {
+        $isDue = static fn (DealRow $row) => $row->stands === 'pending' && $row->day !== null && ! $row->day->isBefore($today) &&
+            ! $row->day->isAfter($until);
+        $period = $asked->period;
+        if ($period->from->isAfter($today) || $period->to->isBefore($today)) {
+            $ahead = self::of($asked->during(Period::between($today, $until)), ['under_contract']);
+
+            return [self::of($asked), array_values(array_filter($ahead, $isDue))];
+        }
+        $last = $period->to->isAfter($until) ? $period->to : $until;
+        $rows = self::of($asked->during(Period::between($period->from, $last)));
+        $within = static fn (DealRow $row) => $row->day === null || ! $row->day->isAfter($period->to);
+
+        return [array_values(array_filter($rows, $within)), array_values(array_filter($rows, $isDue))];
+    }
+
     /** Whether so many deals are asked for that nobody should wait for them; a few years are never counted for it. */
     public static function areMany(Asked $asked): bool
     {
@@ -78,7 +100,13 @@ final class DealRows
             $found = self::ask($period, $standings);
         }
 
-        return array_map(self::row(...), $found);
+        // Thousands of deals fall on a few hundred days.
+        $days = [];
+        $day = static function (?string $iso) use (&$days): ?LocalDate {
+            return $iso === null ? null : ($days[$iso] ??= preg_match('/^\d{4}-\d\d-\d\d$/', $iso) === 1 ? LocalDate::of($iso) : null);
+        };
+
+        return array_map(static fn (object $row) => self::row($row, $day), $found);
     }
 
     /**
@@ -97,7 +125,8 @@ final class DealRows
         return ($row->price === null ? '' : Money::cents((int) $row->price)->decimal()).' '.($row->day ?? '');
     }
 
-    private static function row(object $row): DealRow
+    /** @param  \Closure(string|null): (LocalDate|null)  $day */
+    private static function row(object $row, \Closure $day): DealRow
     {
         $isListing = in_array($row->side ?? $row->represents, ['seller', 'landlord'], true);
         $rate = (string) ($isListing ? $row->listing_rate : $row->buyer_rate);
@@ -115,7 +144,7 @@ final class DealRows
                 'under_contract' => 'pending',
                 default => 'fell',
             },
-            $row->day === null ? null : LocalDate::of($row->day),
+            $day($row->day),
             $isListing ? 'listing' : 'buyer',
             $row->office,
             (array) json_decode((string) $row->agents, true),
@@ -123,17 +152,16 @@ final class DealRows
             $row->price === null ? null : (int) $row->price,
             $gross,
             $row->company === null ? null : (int) $row->company,
-            self::days($row->listed, $row->accepted),
-            self::days($row->accepted, $row->status === 'closed' ? $row->day : null),
+            self::days($day($row->listed), $day($row->accepted)),
+            self::days($day($row->accepted), $row->status === 'closed' ? $day($row->day) : null),
             (string) ($row->end_reason ?? '') ?: ($row->status === 'expired' ? 'listing expired' : 'no reason given'),
             (string) ($row->source ?? ''),
         );
     }
 
-    private static function days(?string $from, ?string $to): ?int
+    private static function days(?LocalDate $from, ?LocalDate $to): ?int
     {
-        $isDay = static fn (?string $day): bool => preg_match('/^\d{4}-\d\d-\d\d$/', (string) $day) === 1;
-        $days = $isDay($from) && $isDay($to) ? LocalDate::of((string) $from)->daysUntil(LocalDate::of((string) $to)) : null;
+        $days = $from === null || $to === null ? null : $from->daysUntil($to);
 
         return $days !== null && $days >= 0 ? $days : null;
     }

@@ -26,7 +26,8 @@ final readonly class Report
     {
     }
 
-    public static function of(Asked $asked): self
+    /** @param  list<DealRow>|null  $rows  where they are known already */
+    public static function of(Asked $asked, ?array $rows = null): self
     {
         $days = [$asked->period->from->iso(), $asked->period->to->iso()];
         $sheets = DB::select('SELECT * FROM sheets_in_report(?, ?)', $days);
@@ -35,7 +36,7 @@ final readonly class Report
 
         return new self(
             $asked,
-            self::standing(DealRows::of($asked)),
+            self::standing($rows ?? DealRows::of($asked)),
             DealRows::closed($asked->during($asked->before())),
             $sheets,
         );

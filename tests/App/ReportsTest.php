@@ -10,6 +10,8 @@ use App\Reports\DealRows;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Reports\DealRow;
+use Unanimus\Reports\Period;
 use Unanimus\Reports\Tally;
 
 /** A file of the year, closed or pending, with its sheet: 412,500 × 2.75 % = 11,343.75. */
@@ -203,3 +205,23 @@ it('sums what closed before as if each deal were counted', function (array $quer
         default => 3,
     });
 })->with([[[]], [['label' => 'farm']], [['office' => 'nowhere']], [['agent' => 'tomas']]]);
+
+it('finds what is due in one look with the report, or by itself, alike', function (string $from, string $to) {
+    soldFile('1 Cooper Way', '2026-11-10', true);
+    soldFile('2 Cooper Way', '2026-12-15', false);
+    soldFile('3 Cooper Way', '2027-01-20', false);
+    soldFile('4 Cooper Way', '2027-06-20', false);
+    $open = soldFile('5 Cooper Way', '2026-12-15', false);
+    DB::table('facts')->where(['deal_file_id' => $open->id, 'name' => 'closing'])->delete();
+    $this->seeAll();
+    Sight::ofPerson($this->people['ines']);
+    $today = LocalDate::of(now()->format('Y-m-d'));
+    $asked = Asked::of(['from' => $from, 'to' => $to], $today);
+    [$rows, $due] = DealRows::withDue($asked, $today, $today->plusDays(60));
+    $ends = $today->plusDays(60);
+    $alone = array_values(array_filter(
+        DealRows::of($asked->during(Period::between($today, $ends)), ['under_contract']),
+        fn (DealRow $row) => $row->day !== null,
+    ));
+    expect($rows)->toEqual(DealRows::of($asked))->and($due)->toEqual($alone)->and($due)->not->toBe([]);
+})->with([['2026-01-01', '2026-12-31'], ['2026-01-01', '2027-12-31'], ['2025-01-01', '2025-12-31'], ['2027-01-01', '2027-12-31']]);

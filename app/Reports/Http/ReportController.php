@@ -25,7 +25,6 @@ use Unanimus\Exchange\CsvCells;
 use Unanimus\Pages\Press;
 use Unanimus\Reports\DealRow;
 use Unanimus\Reports\Grouped;
-use Unanimus\Reports\Period;
 use Unanimus\Reports\ReportPages;
 
 /** Reports: what closed, what is pending and what it brings; each figure opens the files behind it. */
@@ -43,8 +42,8 @@ final class ReportController
         if (DealRows::areMany($asked)) {
             return view('reports.large', ['asked' => $asked, 'email' => $user->email, ...self::choices()]);
         }
-        $report = Report::of($asked);
-        $ahead = $asked->during(Period::between($today, $today->plusDays(self::AHEAD)));
+        [$rows, $due] = DealRows::withDue($asked, $today, $today->plusDays(self::AHEAD));
+        $report = Report::of($asked, $rows);
         $months = $report->by('month');
 
         return view('reports.show', [
@@ -52,7 +51,7 @@ final class ReportController
             'report' => $report,
             'months' => $months,
             'bars' => MonthBars::of($months),
-            'due' => self::due(DealRows::of($ahead, ['under_contract'])),
+            'due' => $due,
             'expiring' => self::expiring($today),
             ...self::choices(),
             'today' => $today,
@@ -135,15 +134,6 @@ final class ReportController
             ->filter(static fn (User $agent) => Gate::allows('keep-plans-of', $agent))
             ->pluck('name', 'key')
             ->all();
-    }
-
-    /**
-     * @param list<DealRow> $rows
-     * @return list<DealRow>
-     */
-    private static function due(array $rows): array
-    {
-        return array_values(array_filter($rows, static fn (DealRow $row) => $row->stands === 'pending' && $row->day !== null));
     }
 
     /** @return list<DealRow> */
