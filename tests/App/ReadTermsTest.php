@@ -6,6 +6,7 @@ use App\Intake\Actions\TakeMail;
 use App\Models\DealFile;
 use App\Models\InboundItem;
 use App\Models\Paper;
+use App\Models\Round;
 use App\Papers\PaperPrint;
 use App\Terms\FactBook;
 use Illuminate\Http\UploadedFile;
@@ -117,4 +118,15 @@ it('proposes an offer on another form for the listing it came for', function () 
     DB::table('file_members')->where('deal_file_id', $file->id)->update(['side' => 'seller']);
     sentIn($file->fresh(), 'Offer to purchase, Quist.pdf', otherContract());
     $this->as('tomas')->get("/files/{$file->key}/offers")->assertOk()->assertSee('Ada Quist, Otto Palomar')->assertSee('301,500');
+});
+
+it('says on the desk that an offer on another form runs out before the last day to sign', function () {
+    $file = $this->aFile();
+    DB::table('facts')->where('deal_file_id', $file->id)->whereIn('name', ['acceptance', 'offer_expiry'])->delete();
+    $paper = sentIn($file, 'Offer from the other side.pdf', otherContract());
+    $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => [$paper->key]])->assertRedirect();
+    $this->seeAll();
+    $round = Round::query()->where('deal_file_id', $file->id)->latest('id')->firstOrFail();
+    DB::table('rounds')->where('id', $round->id)->update(['last_day' => '2026-12-05']);
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->assertSee('The offer expires Wed, Dec 2');
 });

@@ -102,8 +102,6 @@ final class ComposeRound
                 max(0, $sent->pages - count($sent->seen)),
             );
         });
-        $expiry = $facts->value('acceptance') === null ? $facts->value('offer_expiry') : null;
-
         $planned = $papers->keyBy(static fn (PlannedPaper $paper) => $paper->key)->all();
         $pages = $round->papers->mapWithKeys(static fn (RoundPaper $sent) => [$sent->paper->key => $sent->pages])->all();
 
@@ -112,12 +110,34 @@ final class ComposeRound
                 array_values($signers->all()),
                 array_values($papers->all()),
                 $round->last_day,
-                $expiry === null ? null : LocalDate::of($expiry),
+                self::offerUntil($round, $facts),
                 array_map(FactCatalog::label(...), self::unchecked($round)),
                 $round->file->office->today(),
             ),
             ...PlaceCheck::faults(self::marks($round), $planned, $pages, $names),
         ];
+    }
+
+    /** The day the offer runs out, while nothing is accepted: as the file has it, else as a paper on another form says. */
+    private static function offerUntil(Round $round, Facts $facts): ?LocalDate
+    {
+        if ($facts->value('acceptance') !== null) {
+            return null;
+        }
+        $known = $facts->value('offer_expiry');
+        if ($known !== null) {
+            return LocalDate::of($known);
+        }
+        $today = $round->file->office->today();
+        foreach ($round->papers as $sent) {
+            foreach ($sent->paper->latest?->read()->said ?? [] as $one) {
+                if ($one->name === 'offer_expiry') {
+                    return LocalDate::parse($one->value, $today);
+                }
+            }
+        }
+
+        return null;
     }
 
     /** @return array<string, string> who could be asked, by seat, as they sign */
