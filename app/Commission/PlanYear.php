@@ -42,6 +42,42 @@ final readonly class PlanYear
         $begins = AgentYear::begins((string) ($kept->plan['year'] ?? 'calendar'), $day);
         $counted = ($before ?? Before::all())->bindings();
         $so = DB::selectOne('SELECT * FROM plan_year_so_far(?, ?, ?, ?, ?, ?)', [$agent->id, $begins->iso(), ...$counted]);
+
+        return self::counted($kept, $begins, $so);
+    }
+
+    /**
+     * The same of many, in two questions; who has no plan on that day is left out.
+     *
+     * @param list<string> $keys of agents
+     * @return array<string, self> by the agent's key
+     */
+    public static function ofMany(array $keys, LocalDate $day): array
+    {
+        $plans = AgentPlan::query()
+            ->join('users', 'users.id', '=', 'agent_plans.user_id')
+            ->whereIn('users.key', $keys)
+            ->where('from_day', '<=', $day->iso())
+            ->orderBy('from_day')
+            ->get(['agent_plans.*', 'users.key as agent'])
+            ->keyBy('agent');
+        $begins = $plans->map(static fn (AgentPlan $kept) => AgentYear::begins((string) ($kept->plan['year'] ?? 'calendar'), $day));
+        $so = DB::select(
+            'SELECT a.id, so.* FROM unnest(?::bigint[], ?::date[]) AS a (id, begins)
+                CROSS JOIN LATERAL plan_year_so_far(a.id, a.begins, ?, ?, ?, ?) so',
+            [
+                '{'.$plans->pluck('user_id')->implode(',').'}',
+                '{'.$begins->map(static fn (LocalDate $one) => $one->iso())->implode(',').'}',
+                ...Before::all()->bindings(),
+            ],
+        );
+        $so = array_column($so, null, 'id');
+
+        return $plans->map(static fn (AgentPlan $kept, string $key) => self::counted($kept, $begins[$key], $so[$kept->user_id]))->all();
+    }
+
+    private static function counted(AgentPlan $kept, LocalDate $begins, object $so): self
+    {
         $opening = ($kept->opening['year'] ?? '') === $begins->iso() ? $kept->opening : [];
 
         return new self(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports\Http;
 
+use App\Commission\PlanYear;
 use App\Models\DealFile;
 use App\Models\KeptReport;
 use App\Models\Office;
@@ -51,6 +52,7 @@ final class ReportController
             'report' => $report,
             'months' => $months,
             'bars' => MonthBars::of($months),
+            'caps' => PlanYear::ofMany(array_keys($report->agents()), $asked->period->to->isAfter($today) ? $today : $asked->period->to),
             'due' => $due,
             'expiring' => self::expiring($today),
             ...self::choices(),

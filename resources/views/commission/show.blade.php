@@ -5,7 +5,7 @@
         @foreach (count($sides) > 1 ? $sides : [] as $one)<a href="?side={{ $one->value }}" @if ($one === $side) aria-current="true"
             class="strong" @endif>{{ ucfirst($one->value) }} side</a>@endforeach
         <span class="right">@if ($entries?->paper)<a class="button solid"
-            href="/papers/{{ $entries->paper->key }}">The CDA</a>@endif</span></div>
+            href="/papers/{{ $entries->paper->key }}">Open CDA</a>@endif</span></div>
     @if ($price === null)
         <div class="leaf empty">Commission is based on the {{ $file->kind === \Unanimus\Parties\DealKind::Lease ? 'rent' : 'price' }}.
             <a href="/files/{{ $file->key }}">Enter it in the file's terms</a> first.</div>

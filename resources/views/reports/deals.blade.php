@@ -3,6 +3,11 @@
         href="/reports?{{ http_build_query($asked->query()) }}">the report</a></span>
         <span class="right"><a class="button tight" href="/reports.csv?{{ http_build_query([...request()->query(), 'table' => 'deals']) }}">
             CSV</a></span></div>
+    @php($without = array_diff_key(request()->query(), ['stands' => '']))
+    <nav class="in-row small" aria-label="Status">@foreach (['' => 'All', 'closed' => 'Closed', 'pending' => 'Pending', 'fell' =>
+        'Fell through'] as $stands => $word)<a class="button tight" href="/reports/deals?{{ http_build_query([...$without,
+        ...$stands === '' ? [] : ['stands' => $stands]]) }}" @if (request()->query('stands', '') === $stands) aria-current="page"
+        @endif>{{ $word }}</a>@endforeach</nav>
     <div class="leaf pad">
         @if ($rows === [])<p class="empty">No deals here.</p>@else
         <table class="ledger"><thead><tr><th scope="col">File</th><th scope="col">Side</th><th scope="col">Agents</th><th

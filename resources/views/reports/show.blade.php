@@ -78,11 +78,13 @@
             @if ($report->sheets === [])<p class="empty">No sheet with a closing in this period is authorized yet.</p>@else
             <table class="ledger"><thead><tr><th scope="col">Agent</th><th scope="col" class="amount">Sheets</th><th scope="col"
                 class="amount">Net</th><th scope="col" class="amount">To the company</th><th scope="col" class="amount">Paid</th>
-                </tr></thead>
+                <th scope="col" class="amount">Of the cap</th></tr></thead>
                 <tbody>@foreach ($report->agents() as $key => $agent)<tr><td><a
                     href="/reports/agents/{{ $key }}?year={{ $asked->period->to->year() }}">{{ $agent['name'] }}</a></td>
                     <td class="amount">{{ $agent['sheets'] }}</td><td class="amount">{{ $agent['cn']->ledger() }}</td>
-                    <td class="amount">{{ $agent['company']->ledger() }}</td><td class="amount">{{ $agent['paid']->ledger() }}</td></tr>
+                    <td class="amount">{{ $agent['company']->ledger() }}</td><td class="amount">{{ $agent['paid']->ledger() }}</td>
+                    <td class="amount">@if (($caps[$key] ?? null)?->cap() === null)–@else{{ $caps[$key]->wayToCap() }}%<small class="dim"> of
+                        {{ $caps[$key]->cap() }}</small>@endif</td></tr>
                 @endforeach</tbody></table>@endif</section>
         @if ($referrals !== [])<section class="leaf pad" aria-label="Referrals"><h2>Firms that referred clients</h2>
             <table class="ledger"><thead><tr><th scope="col">Firm</th><th scope="col" class="amount">Sheets</th><th scope="col"
