@@ -228,15 +228,15 @@ it('finds what is due in one look with the report, or by itself, alike', functio
 })->with([['2026-01-01', '2026-12-31'], ['2026-01-01', '2027-12-31'], ['2025-01-01', '2025-12-31'], ['2027-01-01', '2027-12-31']]);
 
 it('says how far each agent is to the cap, and takes the status of deals by a link', function () {
-    $day = '2026-01-01';
-    $this->as('ines')->post("/office/plans/{$this->people['tomas']->key}", ['rate1' => '75', 'cap' => '18,000', 'year' => 'calendar', 'from' => $day])
-        ->assertSessionHas('told');
+    $plan = ['rate1' => '75', 'cap' => '18,000', 'year' => 'calendar', 'from' => '2026-01-01'];
+    $this->as('ines')->post("/office/plans/{$this->people['tomas']->key}", $plan)->assertSessionHas('told');
     soldFile('1 Cooper Way', '2026-11-10', true);
     soldFile('2 Cooper Way', '2026-12-15', false);
     $this->seeAll();
     $many = PlanYear::ofMany([$this->people['tomas']->key, $this->people['greta']->key], LocalDate::of('2026-11-30'));
     expect($many)->toEqual([$this->people['tomas']->key => PlanYear::of($this->people['tomas'], LocalDate::of('2026-11-30'))]);
-    $this->as('ines')->get('/reports?period=year')->assertOk()->assertSee('Of the cap')->assertSee('of'."\n".'                        $18,000', false);
+    $this->as('ines')->get('/reports?period=year')->assertOk()->assertSee('Of the cap')
+        ->assertSee('of $18,000');
     $this->as('ines')->get('/reports/deals?period=year')->assertSee('1 Cooper Way')->assertSee('2 Cooper Way');
     $this->as('ines')->get('/reports/deals?period=year&stands=pending')->assertDontSee('1 Cooper Way')->assertSee('2 Cooper Way')
         ->assertSee('stands=closed', false);

@@ -5,7 +5,8 @@
             CSV</a></span></div>
     @php($without = array_diff_key(request()->query(), ['stands' => '']))
     <nav class="in-row small" aria-label="Status">@foreach (['' => 'All', 'closed' => 'Closed', 'pending' => 'Pending', 'fell' =>
-        'Fell through'] as $stands => $word)<a class="button tight" href="/reports/deals?{{ http_build_query([...$without,
+        'Fell through'] as $stands => $word)<a class="button tight{{
+        request()->query('stands', '') === $stands ? ' is-dark' : '' }}" href="/reports/deals?{{ http_build_query([...$without,
         ...$stands === '' ? [] : ['stands' => $stands]]) }}" @if (request()->query('stands', '') === $stands) aria-current="page"
         @endif>{{ $word }}</a>@endforeach</nav>
     <div class="leaf pad">

@@ -83,8 +83,8 @@
                     href="/reports/agents/{{ $key }}?year={{ $asked->period->to->year() }}">{{ $agent['name'] }}</a></td>
                     <td class="amount">{{ $agent['sheets'] }}</td><td class="amount">{{ $agent['cn']->ledger() }}</td>
                     <td class="amount">{{ $agent['company']->ledger() }}</td><td class="amount">{{ $agent['paid']->ledger() }}</td>
-                    <td class="amount">@if (($caps[$key] ?? null)?->cap() === null)–@else{{ $caps[$key]->wayToCap() }}%<small class="dim"> of
-                        {{ $caps[$key]->cap() }}</small>@endif</td></tr>
+                    <td class="amount">@if (($caps[$key] ?? null)?->cap() === null)–@else{{ $caps[$key]->wayToCap() }}%<small
+                        class="dim"> of {{ $caps[$key]->cap() }}</small>@endif</td></tr>
                 @endforeach</tbody></table>@endif</section>
         @if ($referrals !== [])<section class="leaf pad" aria-label="Referrals"><h2>Firms that referred clients</h2>
             <table class="ledger"><thead><tr><th scope="col">Firm</th><th scope="col" class="amount">Sheets</th><th scope="col"
