@@ -90,8 +90,13 @@ final class SaidTerms
         $typed = trim((string) preg_replace('/\s+/u', ' ', $typed), ' ,;');
 
         return (string) preg_replace(
-            ['/^(\d{1,2})(?:st|nd|rd|th)? day of (\p{L}+)\.?,? (\d{4})$/iu', '/(?<=\d)(?:st|nd|rd|th)\b/i'],
-            ['$2 $1, $3', ''],
+            [
+                '/^(\d{1,2})(?:st|nd|rd|th)? day of (\p{L}+)\.?,? (\d{4})$/iu',
+                '/(?<=\d)(?:st|nd|rd|th)\b/i',
+                // The end of a sentence, not of "Inc."
+                '/(?<=\p{Ll}{3}|\d)(?<!\bInc|\bCorp|\bLtd)\.$/u',
+            ],
+            ['$2 $1, $3', '', ''],
             $typed,
         );
     }

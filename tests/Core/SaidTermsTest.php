@@ -89,6 +89,15 @@ it('reads words of a scan that stand a little higher or lower', function () {
     expect($said)->toBe(otherContracts()['sentences'][1]);
 });
 
+it('ends a name where the sentence ends, and not before "Inc."', function (string $holder, string $expected) {
+    expect(saidOn("PURCHASE AGREEMENT\nPurchase price: \$289,900.00\nEarnest money of \$3,500 is held by {$holder}\nIt is paid at closing."))
+        ->toBe(['price: $289,900', 'earnest_money: $3,500', "escrow_holder: {$expected}"]);
+})->with([
+    ['Kestrel Title Company.', 'Kestrel Title Company'],
+    ['Kestrel Title, Inc.', 'Kestrel Title'],
+    ['Kestrel Title Inc.', 'Kestrel Title Inc.'],
+]);
+
 it('holds what it says against the file: sums, days, the address and names', function () {
     $said = SaidTerms::in([1 => TypedPage::words(otherContracts()['labels'][0])], LocalDate::of('2026-11-30'));
     $told = fn (array $facts, array $people = []) => array_map(
