@@ -182,6 +182,20 @@ place?.addEventListener('keydown', (event) => {
     event.stopPropagation();
 });
 
+// Where one has just come, no page has the keyboard yet: the keys that are shown work all the same, and an arrow begins.
+place && document.addEventListener('keydown', (event) => {
+    const holds = event.repeat || event.ctrlKey || event.metaKey || event.altKey || document.body.dataset.keys === 'off';
+    if (event.target !== document.body || holds) return;
+    const begin = (last && sheet(last)) || sheets()[0];
+    if (event.key.startsWith('Arrow') && begin) {
+        event.preventDefault();
+        begin.focus();
+    } else if (KEYS[event.key]) {
+        event.preventDefault();
+        act(...KEYS[event.key]);
+    }
+});
+
 place?.addEventListener('click', (event) => {
     const one = event.target.closest('[data-page]');
     if (one) {

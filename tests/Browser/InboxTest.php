@@ -29,6 +29,11 @@ it('sorts a stack by keyboard, undoes it, and takes what is sure with one key', 
             return true;
         }, 'nothing takes the keys');
     };
+    // Nothing was touched yet, and the key on the button works.
+    $press('a');
+    $this->eventually(fn () => $parts() > 3 ?: null, 'all that is sure is taken where one has just come');
+    $press('u');
+    $this->eventually(fn () => $parts() === 1 ?: null, 'and undone');
     $this->find('[data-page="1.1"]')->click();
     $press(Keys::ARROW_RIGHT);
     $press('c');
