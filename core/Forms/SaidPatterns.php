@@ -191,13 +191,13 @@ final class SaidPatterns
                 '(?:parcel|tax)\s(?:id|identification)?\s?(?:(?:number|no\.?|id)\s?[:#]?|[:#])\s?(?<v>[\w][\w.-]{3,30}\d)',
             ],
             PropertyFact::City->value => [
-                '(?:\A|[\n\t ])(?:City|Town|Municipality)\s?:?[ \t](?<v>\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
+                '(?:\A|[\n\t ])(?:City|Town|Municipality)\s?:?[ \t](?<v>'.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
             ],
             PropertyFact::Zip->value => ['\b(?:ZIP|Zip)(?:\s(?:code|Code))?\s?:?[ \t](?<v>\d{5}(?:-\d{4})?)\b'],
             PropertyFact::County->value => [
-                '\b(?i:county)\s?(?:of\s|:\s?)(?<v>\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
-                '(?:\A|[\n\t])County[ \t](?<v>\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
-                '(?<v>\p{Lu}[\p{L}’\'-]+) County\b',
+                '\b(?i:county)\s?(?:of\s|:\s?)(?<v>'.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
+                '(?:\A|[\n\t])County[ \t](?<v>'.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
+                '(?<v>'.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+) County\b',
             ],
             PropertyFact::Legal->value => ['legal\sdescription ?:[ \t]?(?<v>[^\n\t]{8,300})'],
             PropertyFact::Subdivision->value => ['subdivision ?:[ \t]?(?<v>[^\n\t:,]{3,60})'],

@@ -45,6 +45,7 @@ it('reads nothing from blanks, from what makes no deal, and from figures of some
     'an empty form' => ["PURCHASE AGREEMENT\nBuyer: ____________________ Seller: ____________________\n".
         'Purchase price: $__________ Closing date: ________'],
     'an invoice' => ["INVOICE\nTotal: \$412,500.00 Date: November 20, 2026"],
+    'labels without entries' => ["PURCHASE AGREEMENT\nTown      County      Parcel number\nPossession: at closing"],
     'nothing' => [''],
     'a price alone' => ['The purchase price is $412,500.'],
 ]);
