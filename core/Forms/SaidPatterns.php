@@ -191,7 +191,8 @@ final class SaidPatterns
                 '(?:parcel|tax)\s(?:id|identification)?\s?(?:(?:number|no\.?|id)\s?[:#]?|[:#])\s?(?<v>[\w][\w.-]{3,30}\d)',
             ],
             PropertyFact::City->value => [
-                '(?:\A|[\n\t ])(?:City|Town|Municipality)\s?:?[ \t](?<v>'.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
+                '(?:\A|[\n\t ])(?:City|Town|Municipality)\s?:?[ \t]'.
+                    '(?<v>'.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+(?: '.self::NO_LABEL.'\p{Lu}[\p{L}’\'-]+)?)',
             ],
             PropertyFact::Zip->value => ['\b(?:ZIP|Zip)(?:\s(?:code|Code))?\s?:?[ \t](?<v>\d{5}(?:-\d{4})?)\b'],
             PropertyFact::County->value => [

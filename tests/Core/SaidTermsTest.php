@@ -91,8 +91,8 @@ it('reads words of a scan that stand a little higher or lower', function () {
 });
 
 it('ends a name where the sentence ends, and not before "Inc."', function (string $holder, string $expected) {
-    expect(saidOn("PURCHASE AGREEMENT\nPurchase price: \$289,900.00\nEarnest money of \$3,500 is held by {$holder}\nIt is paid at closing."))
-        ->toBe(['price: $289,900', 'earnest_money: $3,500', "escrow_holder: {$expected}"]);
+    $text = "PURCHASE AGREEMENT\nPurchase price: \$289,900.00\nEarnest money of \$3,500 is held by {$holder}\nIt is paid at closing.";
+    expect(saidOn($text))->toBe(['price: $289,900', 'earnest_money: $3,500', "escrow_holder: {$expected}"]);
 })->with([
     ['Kestrel Title Company.', 'Kestrel Title Company'],
     ['Kestrel Title, Inc.', 'Kestrel Title'],
