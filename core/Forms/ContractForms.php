@@ -21,9 +21,13 @@ final class ContractForms
         return in_array($number, self::NUMBERS, true);
     }
 
-    /** Whether a paper that is none of the library's forms is called as an offer or a contract is. */
+    /** Whether a paper that is none of the library's forms is called as an offer or a contract is; a counteroffer answers one. */
     public static function isOffer(string $title): bool
     {
+        if (preg_match('/\bcounter/i', $title) === 1) {
+            return false;
+        }
+
         return self::isCalled($title) || preg_match('/\boffer\b|\bcontract (?:of|for) sale\b|\bsales? contract\b/i', $title) === 1;
     }
 

@@ -114,7 +114,7 @@ final class CrossCheck
     {
         return $known === '' || Address::of($said)->key() === Address::of($known)->key()
             ? null
-            : "The address here is {$said}; the file is of {$known}.";
+            : "The address here is {$said}; the file says {$known}.";
     }
 
     /**
@@ -126,7 +126,10 @@ final class CrossCheck
     {
         [$role, $number] = explode('.', $one->name);
         $same = array_filter($people, static fn (string $seat) => str_starts_with($seat, "{$role}."), ARRAY_FILTER_USE_KEY);
-        $last = static fn (string $name): string => self::plain((string) strrchr(' '.$name, ' '));
+        $last = static fn (string $name): string => self::plain((string) strrchr(
+            ' '.preg_replace('/,?\s+(?:LLC|L\.L\.C\.|LLP|LP|Inc\.?|Corp\.?|Trust|Jr\.?|Sr\.?|II|III|IV)$/u', '', trim($name)),
+            ' ',
+        ));
         if ($same === [] || in_array($last($one->value), array_map($last, $same), true)) {
             return null;
         }

@@ -147,7 +147,8 @@ return [
     ],
     'report-asked' => [
         'subject' => 'Your report, :period',
-        'body' => 'The report you asked for is attached: its figures as a PDF, and every deal behind them as a table.',
+        'body' => 'The report you asked for is attached in one ZIP file: the figures as a PDF, and every deal behind them as a '.
+            'spreadsheet (CSV).',
         'label' => 'Open reports',
     ],
     'report' => [

@@ -183,7 +183,12 @@ place?.addEventListener('keydown', (event) => {
 });
 
 // Where one has just come, no page has the keyboard yet: the keys that are shown work all the same, and an arrow begins.
+let goes = 0;
 place && document.addEventListener('keydown', (event) => {
+    // "g" and a letter go to another page.
+    const isGoing = Date.now() - goes < 1200;
+    goes = event.key === 'g' ? Date.now() : 0;
+    if (isGoing) return;
     const holds = event.repeat || event.ctrlKey || event.metaKey || event.altKey || document.body.dataset.keys === 'off';
     if (event.target !== document.body || holds) return;
     const begin = (last && sheet(last)) || sheets()[0];

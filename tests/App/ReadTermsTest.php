@@ -10,6 +10,7 @@ use App\Models\Round;
 use App\Papers\PaperPrint;
 use App\Terms\FactBook;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\MadePdf;
 use Unanimus\Pages\Scratch;
@@ -93,7 +94,7 @@ it('reads what a contract on another form says, shows in which words, and takes 
         ->assertSee('$301,500')->assertSee('“Purchase price: $301,500.00”')->assertSee('January 22, 2027')
         // What the file says already is not proposed, but told where it says otherwise.
         ->assertDontSee('value="property.street"', false)
-        ->assertSee('The address here is 77 Millrace Court; the file is of 14 Lanternfish Lane.')
+        ->assertSee('The address here is 77 Millrace Court; the file says 14 Lanternfish Lane.')
         ->assertSee('It names Ada Quist as buyer 1');
     $this->as('tomas')->post("/papers/{$paper->key}/terms", ['take' => ['price', 'closing', 'offer_expiry']])->assertSessionHas('told');
     $this->seeAll();
@@ -129,4 +130,14 @@ it('says on the desk that an offer on another form runs out before the last day 
     $round = Round::query()->where('deal_file_id', $file->id)->latest('id')->firstOrFail();
     DB::table('rounds')->where('id', $round->id)->update(['last_day' => '2026-12-05']);
     $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->assertSee('The offer expires Wed, Dec 2');
+});
+
+it('prints what a contract on another form says, and refuses in words what is no PDF', function () {
+    $scratch = new Scratch();
+    expect(Artisan::call('forms:terms', ['file' => $scratch->put('offer.pdf', otherContract())]))->toBe(0);
+    $said = json_decode(Artisan::output(), true, flags: JSON_THROW_ON_ERROR);
+    expect(array_column($said, 'value', 'name'))->toMatchArray(['price' => '$301,500', 'closing' => 'January 22, 2027'])
+        ->and($said[0]['page'])->toBe(1)->and($said[0]['place'])->toHaveCount(4)
+        ->and(Artisan::call('forms:terms', ['file' => $scratch->put('no.pdf', 'Dear all,')]))->toBe(1)
+        ->and(Artisan::call('forms:terms', ['file' => '/nowhere.pdf']))->toBe(1);
 });

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 use Tests\Support\TypedPage;
 use Unanimus\Dates\LocalDate;
+use Unanimus\Forms\ContractForms;
 use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\Finding;
 use Unanimus\Forms\PaperReading;
 use Unanimus\Forms\ReadTerms;
 use Unanimus\Forms\SaidTerm;
 use Unanimus\Forms\SaidTerms;
+use Unanimus\Pages\Rect;
 use Unanimus\Pages\Word;
 use Unanimus\Terms\Facts;
 
@@ -112,7 +114,7 @@ it('holds what it says against the file: sums, days, the address and names', fun
         ->toBe([
             'Price says $412,500 here; the terms say $410,000 now.',
             'Closing says December 28, 2026 here; the terms say December 30, 2026 now.',
-            'The address here is 14 Lanternfish Lane; the file is of 12 Lanternfish Lane.',
+            'The address here is 14 Lanternfish Lane; the file says 12 Lanternfish Lane.',
         ])
         ->and($told($same, ['buyer.1' => 'Ada Quist', 'buyer.2' => 'José Nguyễn-Ortiz']))
         ->toBe(['It names Sunniva Eide as buyer 1; the file says Ada Quist and José Nguyễn-Ortiz.']);
@@ -128,4 +130,13 @@ it('does not take what a form prints to choose from for what was chosen, nor a h
         'closing: December 18, 2026', 'possession: December 21, 2026', 'property.street: 14 Lanternfish Lane', 'property.city: Tidewick',
         'property.county: Ostrander', 'buyer.1: Sunniva Eide',
     ]);
+});
+
+it('takes two companies for two, though both are LLCs, and a counteroffer for no offer', function () {
+    $said = [new SaidTerm('buyer.1', 'Greywater Holdings, LLC', '', 1, new Rect(0, 0, 1, 1))];
+    $told = fn (string $known) => CrossCheck::ofSaid($said, Facts::from([]), ['buyer.1' => $known]);
+    expect($told('Greywater Holdings LLC'))->toBe([])->and($told('Harborstone Homes, LLC'))->toHaveCount(1)
+        ->and(ContractForms::isOffer('Offer to purchase, Quist'))->toBeTrue()
+        ->and(ContractForms::isOffer('Counter offer no. 1'))->toBeFalse()
+        ->and(ContractForms::isOffer('Home inspection report'))->toBeFalse();
 });

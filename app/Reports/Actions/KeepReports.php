@@ -21,14 +21,15 @@ final class KeepReports
     }
 
     /**
-     * Has it emailed as soon as it is put together; asked for again meanwhile it is one request.
+     * Has it emailed as soon as it is put together: once for each press, however often that arrives.
      *
      * @param array<string, string> $asked as an address asks for it
+     * @param string $press what tells one press of the button from another
      */
-    public function mail(User $user, array $asked): void
+    public function mail(User $user, array $asked, string $press): void
     {
         $report = KeptReport::query()->firstOrCreate(
-            ['user_id' => $user->id, 'name' => 'by email: '.hash('sha256', http_build_query($asked))],
+            ['user_id' => $user->id, 'name' => "by email: {$press}"],
             ['brokerage_id' => $user->brokerage_id, 'asked' => $asked, 'monthly' => false, 'asked_at' => now()],
         );
         PrepareReport::begin($report->brokerage_id, $report->id);

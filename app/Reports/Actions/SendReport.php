@@ -45,7 +45,8 @@ final class SendReport
     /** The PDF and all deals as CSV, in one ZIP. */
     public function asked(KeptReport $kept): void
     {
-        $once = "report-asked:{$kept->key}";
+        // Its row is gone after the first: the press says that it was sent.
+        $once = "report-asked:{$kept->user_id}:{$kept->name}";
         if (! $kept->user->active || Post::isPut($once)) {
             return;
         }

@@ -35,8 +35,9 @@ final class KeptReportController
     {
         Gate::authorize('see-reports');
         $user = User::signedIn($request);
+        $press = $request->validate(['press' => 'required|string|min:8|max:40|regex:/^[\w-]+$/'])['press'];
         $asked = self::asked($request, $user);
-        $reports->mail($user, $asked);
+        $reports->mail($user, $asked, $press);
 
         return redirect('/reports?'.http_build_query($asked))
             ->with('told', "The report is being put together. It will be emailed to {$user->email}.");

@@ -16,7 +16,8 @@
     <div class="head-row"><h1>Reports</h1><span class="dim">{{ $asked->period->label }}{{ $all ? '' : ', your own files' }}</span>
         <span class="right in-row">
             <a class="button tight" href="/reports.pdf?{{ $q() }}">PDF</a>
-            <form method="post" action="/reports/mail">@csrf<input type="hidden" name="asked" value="{{ $q() }}">
+            <form method="post" action="/reports/mail">@csrf<input type="hidden" name="press"
+                value="{{ \Illuminate\Support\Str::ulid() }}"><input type="hidden" name="asked" value="{{ $q() }}">
                 <button class="button tight">Email it to me</button></form>
             <a class="button tight" href="/reports/agents/{{ Auth::user()->key }}?year={{ $asked->period->to->year() }}">My
                 year</a></span></div>
