@@ -9,6 +9,8 @@ use App\Models\Round;
 use App\Models\RoundPaper;
 use App\Models\Signer;
 use App\Models\SigningMark;
+use App\Models\User;
+use App\Signing\Actions\TakeDeskStep;
 use App\Storage\Bytes;
 use Unanimus\Pages\PageRules;
 use Unanimus\Pages\PageWords;
@@ -26,9 +28,9 @@ final class RoundDesk
 {
     /**
      * @return array{marks: list<array<string, mixed>>, seats: list<array<string, string>>, unclear: list<array<string, mixed>>,
-     *     reading: list<string>}
+     *     reading: list<string>, papers: list<int>, steps: array{back: string|null, again: string|null}}
      */
-    public static function of(Round $round): array
+    public static function of(Round $round, User $by): array
     {
         $order = $round->papers->pluck('position', 'id');
         $asked = Seat::mayBeAsked($round->file->represents);
@@ -60,6 +62,8 @@ final class RoundDesk
                     )
                     ->all(),
             ),
+            'papers' => array_values($round->papers->pluck('position')->all()),
+            'steps' => TakeDeskStep::next($round, $by),
             'reading' => array_values($round->papers->where('reading', true)->pluck('title')->all()),
         ];
     }

@@ -154,6 +154,8 @@ return [
     'Papers of round put in order' => 'Put the papers of “:round” in order: :papers',
     'Word that is nobody here' => 'On “:paper”, no one who is asked here signs as “:word”',
     'Signer of a word said' => 'On “:paper”, “:word” is :person',
+    'Step on round undone' => 'Undid a step on the draft of “:round”',
+    'Step on round redone' => 'Redid a step on the draft of “:round”',
     'Round changed' => 'Changed the draft of “:round”',
     'Private entry looked at' => 'Looked at a private entry of :seat in “:round”: :what',
     'Round parted' => 'Parted a round into small ones: :rounds',

@@ -6,9 +6,9 @@ import { linesOf } from './compose/lines.js';
 import './compose/drawn.js';
 import { copy, desk, find, pageOf, pages, round, selected, state } from './compose/state.js';
 import './bring.js';
-import { countMarks } from './compose/papers.js';
+import { countMarks, standAsDrawn } from './compose/papers.js';
 import { follow } from './compose/pointer.js';
-import { ahead, keepSteps, past, remembered } from './compose/steps.js';
+import { newStep, turnStep } from './compose/steps.js';
 import { showTerms } from './compose/terms.js';
 import { showFaults } from './compose/mends.js';
 import { followTurns } from './compose/turns.js';
@@ -27,22 +27,38 @@ const line = waitingLine({
     noun: 'change',
     says: (change) => ({ put: 'A place to sign', drop: 'A place removed', keep: 'Places kept', who: 'Who signs', nobody: 'Who signs', stencil: 'Which stencil', names: 'Names from the file' })[change.do],
     told: (words) => say(words, true),
-    stored(body) {
+    stored(body, change) {
         if (line.waits()) return;
-        take(body);
+        take(body, ['back', 'again'].includes(change.do));
         say(`saved at ${new Date().toLocaleTimeString('en-US', { hour: 'numeric', minute: '2-digit' }).toLowerCase()}`);
     },
     refused(words) {
         draw();
         say(words, true);
+        if (!line.waits()) turnStep.next();
     },
 });
 
-function take(body) {
-    Object.assign(state, { marks: body.marks, seats: body.seats, unclear: body.unclear, reading: body.reading, stencils: body.stencils });
+// What is stored is one step or several under one word; the server knows how to take each back, also tomorrow.
+turnStep.by = (way) => {
+    if (line.waits()) {
+        if (!navigator.onLine) say('There is no connection. This is done when it is back.', true);
+        return false;
+    }
+    if (state.steps[way]) line.add({ do: way, step: state.steps[way] });
+    return true;
+};
+
+function take(body, isTurned = false) {
+    const { marks, seats, unclear, reading, stencils, steps } = body;
+    Object.assign(state, { marks, seats, unclear, reading, stencils, steps });
+    // A paper that came back, or stands elsewhere, brings its pages.
+    if (isTurned && !standAsDrawn(body.papers)) return location.reload();
+    if (!find(state.chosen)) state.chosen = null;
     showFaults(body.faults);
-    swapSigners(body.signers);
+    swapSigners(body.signers, isTurned);
     draw();
+    turnStep.next();
 }
 
 // While a scan is read its places come by and by; what is not stored yet comes first.
@@ -55,7 +71,7 @@ async function read() {
 }
 
 // What is being typed for a signer stays when the list is drawn anew.
-function swapSigners(html) {
+function swapSigners(html, isTurned) {
     const list = document.querySelector('#signers');
     const typed = new Map([...list.querySelectorAll('input, textarea, select')].map((input) => [input.name, input.value]));
     const focused = document.activeElement?.name;
@@ -65,7 +81,7 @@ function swapSigners(html) {
     open.forEach((signer) => list.querySelector(`[data-signer="${signer}"] details`)?.setAttribute('open', ''));
     if (row) list.querySelector(`[data-signer="${row}"]`)?.focus();
     for (const input of list.querySelectorAll('input, textarea, select')) {
-        if (typed.has(input.name)) input.value = typed.get(input.name);
+        if (typed.has(input.name) && (!isTurned || input.name === focused)) input.value = typed.get(input.name);
         if (focused && input.name === focused) input.focus();
     }
 }
@@ -75,65 +91,44 @@ function swapSigners(html) {
 const markKey = () => newKey().replace(/[^0-9a-z]/gi, '').toUpperCase().padEnd(26, '0').slice(0, 26);
 const sent = ({ key, paper, page, seat, kind, place, terms }) => ({ do: 'put', mark: key, paper, page, seat, kind, place, terms });
 
-function put(mark, onto = remembered()) {
+function put(mark, step = newStep()) {
     const before = find(mark.key);
-    onto.push(before ? { do: 'put', mark: copy(before) } : { do: 'drop', key: mark.key });
     const now = { ...mark, sure: null };
     if (before) state.marks[state.marks.indexOf(before)] = now;
     else state.marks.push(now);
     state.chosen = mark.key;
-    line.add(sent(now));
+    line.add({ ...sent(now), step });
     draw();
 }
 
-function drop(key, onto = remembered()) {
+function drop(key, step = newStep()) {
     const mark = find(key);
     if (!mark) return;
-    onto.push({ do: 'put', mark: copy(mark) });
     state.marks.splice(state.marks.indexOf(mark), 1);
     state.chosen = null;
-    line.add({ do: 'drop', mark: key });
+    line.add({ do: 'drop', mark: key, step });
     draw();
 }
 
 function keepAll() {
     if (!state.marks.some((mark) => mark.sure !== null)) return;
     state.marks.forEach((mark) => { mark.sure = null; });
-    line.add({ do: 'keep' });
+    line.add({ do: 'keep', step: newStep() });
     draw();
 }
 
 // The same done to all that are chosen is one step.
-function changeAll(change) {
-    const [before, { chosen }] = [remembered().length, state];
-    for (const mark of selected()) put({ ...copy(mark), ...change(mark) }, past);
+function changeAll(change, step = newStep()) {
+    const { chosen } = state;
+    for (const mark of selected()) put({ ...copy(mark), ...change(mark) }, step);
     state.chosen = chosen;
-    together(past, before);
     draw();
 }
 
 function dropAll() {
-    const before = remembered().length;
-    for (const mark of selected()) drop(mark.key, past);
+    const step = newStep();
+    for (const mark of selected()) drop(mark.key, step);
     state.more.clear();
-    together(past, before);
-}
-
-// Takes the last step of one list back, and puts what would undo that onto the other.
-function turn(from, onto) {
-    const step = from.pop();
-    if (!step) return;
-    const before = onto.length;
-    for (const one of step.do === 'all' ? [...step.steps].reverse() : [step]) {
-        if (one.do === 'drop') drop(one.key, onto);
-        else put(one.mark, onto);
-    }
-    together(onto, before);
-}
-
-// Done with one key, taken back with one.
-function together(list, from) {
-    if (list.length - from > 1) list.push({ do: 'all', steps: list.splice(from) });
     drawPanel();
 }
 
@@ -162,9 +157,8 @@ function drawPanel() {
     document.querySelector('#pencil').hidden = pencil === 0;
     document.querySelector('#pencil span').textContent = `${pencil} ${pencil === 1 ? 'place was' : 'places were'} found. Look them over.`;
     document.querySelector('#several').hidden = selected().length < 2;
-    document.querySelector('#undo-mark').disabled = past.length === 0;
-    document.querySelector('#redo-mark').disabled = ahead.length === 0;
-    keepSteps();
+    document.querySelector('#undo-mark').disabled = !state.steps.back && !line.waits();
+    document.querySelector('#redo-mark').disabled = !state.steps.again;
     const reading = document.querySelector('#reading');
     reading.hidden = state.reading.length === 0;
     reading.textContent = `Reading ${state.reading.map((title) => `“${title}”`).join(' and ')} for places to sign. You can go on meanwhile.`;
@@ -219,6 +213,11 @@ function drawQuestions() {
     }));
 }
 
+document.addEventListener('arranged', async () => {
+    const answer = await fetch(`/rounds/${round}/marks`, { headers: { Accept: 'application/json' } }).catch(() => null);
+    if (answer?.ok && !line.waits()) take(await answer.json());
+});
+
 follow({ put, changeAll, draw, fresh, markKey });
 
 // What was entered about the round is stored: what is still wrong is told anew, and the boxes stand as they are now.
@@ -226,8 +225,10 @@ followTurns(say, async (isMoved) => {
     const answer = await fetch(`/rounds/${round}/marks`, { headers: { Accept: 'application/json' } }).catch(() => null);
     if (answer?.ok && !line.waits()) {
         const body = await answer.json();
-        if (isMoved) take(body);
-        else showFaults(body.faults);
+        if (isMoved) return take(body);
+        showFaults(body.faults);
+        state.steps = body.steps;
+        drawPanel();
     }
 });
 
@@ -260,13 +261,12 @@ function coSigner(mark) {
 
 // The same on every page of the paper that has none of its kind for that person.
 function everyPage(mark) {
-    const before = past.length;
+    const step = newStep();
     for (const page of pages.filter((one) => Number(one.dataset.paper) === mark.paper)) {
         const number = Number(page.dataset.number);
         const there = state.marks.some((one) => one.paper === mark.paper && one.page === number && one.seat === mark.seat && one.kind === mark.kind);
-        if (!there) put({ ...copy(mark), key: markKey(), page: number });
+        if (!there) put({ ...copy(mark), key: markKey(), page: number }, step);
     }
-    together(past, before);
 }
 
 function show(key) {
@@ -298,8 +298,7 @@ document.addEventListener('keydown', (event) => {
     const key = event.key.toLowerCase();
     if ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y')) {
         event.preventDefault();
-        if (key === 'z' && !event.shiftKey) turn(past, ahead);
-        else turn(ahead, past);
+        turnStep(key === 'z' && !event.shiftKey ? 'back' : 'again');
         return;
     }
     if (event.ctrlKey || event.metaKey || event.repeat && !ways[event.key]) return;
@@ -310,7 +309,7 @@ document.addEventListener('keydown', (event) => {
     else if (mark && acts[event.key]) acts[event.key](mark);
     else if (mark && ways[event.key] && event.target.closest?.('[data-mark]')) {
         const [dx, dy] = ways[event.key].map((n) => n * (event.shiftKey ? 8 : 1));
-        changeAll(({ place: [x, y, width, height] }) => ({ place: [x + dx, y + dy, width, height] }));
+        changeAll(({ place: [x, y, width, height] }) => ({ place: [x + dx, y + dy, width, height] }), newStep(`${[mark.key, ...state.more]}`));
     } else if (event.key === 'Escape' && mark) {
         state.chosen = null;
         state.more.clear();
@@ -340,8 +339,7 @@ document.addEventListener('click', (event) => {
     else if (button.dataset.show) show(button.dataset.show);
     else if ('names' in button.dataset) line.add({ do: 'names' });
     else if (button.dataset.align) align(button.dataset.align);
-    else if (button.id === 'undo-mark') turn(past, ahead);
-    else turn(ahead, past);
+    else turnStep(button.id === 'undo-mark' ? 'back' : 'again');
 });
 
 draw();

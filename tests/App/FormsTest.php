@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Files\Actions\SetFact;
 use App\Models\Paper;
 use Illuminate\Support\Facades\DB;
 use Unanimus\Files\PaperRefusal;
+use Unanimus\Files\PaperState;
 
 it('finds forms by number, fragments and mistyped words, and what is used comes first', function (string $typed, string $first) {
     $file = $this->aFile();
@@ -85,6 +87,24 @@ it('keeps a form in the file that is called for, and says why', function () {
     $this->as('fenna')
         ->post("/files/{$file->key}/forms/M-207", ['what' => 'take'])
         ->assertForbidden();
+});
+
+it('asks for no form again that is here under its name, signed elsewhere', function () {
+    $file = $this->aFile();
+    $base = ['brokerage_id' => $file->brokerage_id, 'deal_file_id' => $file->id, 'stage' => 'offer', 'position' => 1];
+    $there = Paper::create([...$base, 'title' => 'association addendum ', 'state' => PaperState::Ready]);
+    app(SetFact::class)($file, 'property.association', 'Millrace Commons');
+    $this->seeAll();
+    $of = fn () => Paper::query()->where('deal_file_id', $file->id)->where('title', 'ilike', 'association addendum%')->pluck('id')->all();
+    expect($of())->toBe([$there->id])
+        ->and($there->refresh()->reason)->toBe('belongs to Millrace Commons')
+        ->and($there->state)->toBe(PaperState::Ready)
+        ->and($file->requirements()->where('paper_id', $there->id)->count())->toBe(1);
+    app(SetFact::class)($file, 'price', '415,000');
+    expect($of())->toBe([$there->id]);
+    $there->moveTo(PaperState::Void, ['reason' => 'the wrong one']);
+    app(SetFact::class)($file->refresh(), 'price', '416,000');
+    expect(Paper::query()->where('deal_file_id', $file->id)->where('form_number', 'M-222')->value('state'))->toBe(PaperState::Draft);
 });
 
 it('ticks a form on the contract as attached when it is taken', function () {

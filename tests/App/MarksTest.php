@@ -12,12 +12,6 @@ const OUTSIDE = [
     [72, 240, 'Client: ______________________________'],
 ];
 
-/** @param  list<array{int, int, string}>  $lines */
-function written(array $lines): string
-{
-    return implode('', array_map(static fn (array $line) => MadePdf::text($line[0], $line[1], $line[2], 10), $lines));
-}
-
 it('finds where a paper from outside is signed, asks who “client” is, and sends when both are settled', function () {
     $file = $this->aFile();
     $round = roundOfPaper($file, written(OUTSIDE));

@@ -247,6 +247,16 @@ function roundOfPaper(DealFile $file, string $content): App\Models\Round
     return App\Models\Round::query()->orderByDesc('id')->firstOrFail();
 }
 
+/**
+ * Lines as they are printed on a page: from the left, from the foot, and what they say.
+ *
+ * @param list<array{int, int, string}> $lines
+ */
+function written(array $lines): string
+{
+    return implode('', array_map(static fn (array $line) => Tests\Support\MadePdf::text($line[0], $line[1], $line[2], 10), $lines));
+}
+
 /** @param  array<string, mixed>  $change */
 function placed(App\Models\Round $round, array $change, string $who = 'tomas'): Illuminate\Testing\TestResponse
 {

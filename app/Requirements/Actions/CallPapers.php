@@ -39,11 +39,13 @@ final class CallPapers
         $order = array_flip($sheet->order);
         $wanted = [];
         $due = [];
+        $there = [];
         foreach ($sheet->called as ['item' => $item, 'reasons' => $reasons]) {
             $wanted[$item->identity()] = true;
             $due[$item->identity()] = $item->due;
             $reason = implode('; ', $reasons);
             $paper = $this->paperFor($file, $item);
+            $paper === null || ($there[$paper->id] = true);
             if ($paper === null || $paper->state === PaperState::Void) {
                 $this->add($file, $item, $reason, ($stages[$item->stage] + 1) * 1000 + $order[$item->identity()] * 10, $answers, $paper);
             } else {
@@ -57,7 +59,8 @@ final class CallPapers
                     $sheet->idle,
                     static fn (KitItem $item) => $item->identity() === ($paper->form_number ?? mb_strtolower($paper->title)),
                 ) !== [];
-            if ($called && $paper->state !== PaperState::Void && ! isset($wanted[$paper->form_number ?? mb_strtolower($paper->title)])) {
+            $isWanted = isset($there[$paper->id]) || isset($wanted[$paper->form_number ?? mb_strtolower($paper->title)]);
+            if ($called && $paper->state !== PaperState::Void && ! $isWanted) {
                 $this->takeBack($file, $paper);
             }
         }
@@ -90,7 +93,18 @@ final class CallPapers
                 : $paper->form_number === $item->form,
         );
 
-        return $same->first(static fn (Paper $paper) => $paper->state !== PaperState::Void) ?? $same->first();
+        return $same->first(static fn (Paper $paper) => $paper->state !== PaperState::Void) ??
+            $this->namesake($file, $item) ??
+            $same->first();
+    }
+
+    /** A form that is here under its name alone, filled in and signed elsewhere: it is not asked for again. */
+    private function namesake(DealFile $file, KitItem $item): ?Paper
+    {
+        return $item->form === null ? null : $file->papers->first(
+            static fn (Paper $paper) => $paper->form_number === null && $paper->state !== PaperState::Void &&
+                mb_strtolower(trim($paper->title)) === mb_strtolower($item->title),
+        );
     }
 
     /** @param  array<string, array<string, string>>  $answers */

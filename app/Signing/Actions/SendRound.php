@@ -51,6 +51,7 @@ final class SendRound
             $sent->update(['sha256' => $version->sha256, 'pages' => $version->pages]);
             $sent->paper->moveTo(PaperState::Out);
         }
+        DB::table('desk_steps')->where('round_id', $round->id)->delete();
         $round->update([
             'sent_at' => now(),
             'to_read' => $this->toRead->of($round),

@@ -23,6 +23,7 @@ use App\Signing\Actions\RemindSigner;
 use App\Signing\Actions\RevealEntry;
 use App\Signing\Actions\SendLater;
 use App\Signing\Actions\SendRound;
+use App\Signing\Actions\TakeDeskStep;
 use App\Signing\Http\Requests\ChangeRoundRequest;
 use App\Signing\Jobs\SealRound;
 use App\Signing\PenScan;
@@ -71,7 +72,7 @@ final class RoundController
             'round' => $round,
             'file' => $round->file,
             'view' => RoundView::of($round, $facts),
-            'desk' => $round->status === RoundStatus::Drafting ? RoundDesk::of($round) : [],
+            'desk' => $round->status === RoundStatus::Drafting ? RoundDesk::of($round, User::signedIn(request())) : [],
             'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round, $facts) : [],
             'unchecked' => $round->status === RoundStatus::Drafting ? ComposeRound::unchecked($round) : [],
         ]);
@@ -132,11 +133,12 @@ final class RoundController
         ChangeRoundRequest $request,
         Round $round,
         ChangeRound $change,
+        TakeDeskStep $steps,
         SendRound $send,
         SendLater $later,
     ): RedirectResponse|Response {
         $office = $round->file->office;
-        $change($round, $request->change($round));
+        $steps->take($round, TakeDeskStep::word(), User::signedIn($request), static fn () => $change($round, $request->change($round)));
         if ($request->expectsJson()) {
             return new Response('', 204);
         }

@@ -14,6 +14,7 @@ use App\Shelf\Actions\KeepShelf;
 use App\Signing\Actions\ArrangePapers;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\PartRound;
+use App\Signing\Actions\TakeDeskStep;
 use App\Signing\RoundDesk;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -24,7 +25,7 @@ use Illuminate\Support\Facades\Gate;
 /** The papers on the composing desk: added, taken out, put in order, looked at. */
 final class RoundPapersController
 {
-    public function __construct(private readonly ArrangePapers $arrange)
+    public function __construct(private readonly ArrangePapers $arrange, private readonly TakeDeskStep $steps)
     {
     }
 
@@ -59,19 +60,21 @@ final class RoundPapersController
         return $request->expectsJson() ? new JsonResponse(['told' => $told]) : to_route('rounds.show', $round)->with('told', $told);
     }
 
-    public function destroy(Round $round, int $position): RedirectResponse
+    public function destroy(Request $request, Round $round, int $position): RedirectResponse
     {
         Gate::authorize('work-on', $round->file);
-        $this->arrange->takeOut($round, $position);
+        $by = User::signedIn($request);
+        $this->steps->take($round, TakeDeskStep::word(), $by, fn () => $this->arrange->takeOut($round, $position));
 
-        return to_route('rounds.show', $round)->with('told', 'Taken out of this round. The paper stays in the file.');
+        return to_route('rounds.show', $round)->with('told', 'Taken out of this round. The paper stays in the file; Undo brings it back here.');
     }
 
     public function order(Request $request, Round $round): Response
     {
         Gate::authorize('work-on', $round->file);
         $given = $request->validate(['papers' => 'required|array|max:200', 'papers.*' => 'integer|min:0|max:1000']);
-        $this->arrange->order($round, array_values(array_map(intval(...), $given['papers'])));
+        $order = array_values(array_map(intval(...), $given['papers']));
+        $this->steps->take($round, TakeDeskStep::word(), User::signedIn($request), fn () => $this->arrange->order($round, $order));
 
         return new Response('', 204);
     }

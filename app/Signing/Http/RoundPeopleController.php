@@ -6,8 +6,10 @@ namespace App\Signing\Http;
 
 use App\Models\Round;
 use App\Models\Signer;
+use App\Models\User;
 use App\Signing\Actions\ChangeRound;
 use App\Signing\Actions\SeatSomeone;
+use App\Signing\Actions\TakeDeskStep;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -44,11 +46,11 @@ final class RoundPeopleController
         return to_route('rounds.show', $round)->with('told', "{$party->name} is in the file as {$party->seat()->label()}.");
     }
 
-    public function dropSigner(Round $round, Signer $signer, ChangeRound $change): RedirectResponse
+    public function dropSigner(Request $request, Round $round, Signer $signer, ChangeRound $change, TakeDeskStep $steps): RedirectResponse
     {
         Gate::authorize('work-on', $round->file);
         abort_unless($signer->round_id === $round->id, 404);
-        $change->removeSigner($round, $signer);
+        $steps->take($round, TakeDeskStep::word(), User::signedIn($request), static fn () => $change->removeSigner($round, $signer));
 
         return to_route('rounds.show', $round)->with('told', "Removed {$signer->name} from this round.");
     }

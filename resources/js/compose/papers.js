@@ -18,6 +18,7 @@ async function keepOrder() {
         for (const one of papers()) {
             for (const page of pages.filter((page) => page.dataset.paper === one.dataset.position)) first.append(page);
         }
+        document.dispatchEvent(new CustomEvent('arranged'));
     } catch {
         tell('There is no connection. The new order was not saved.');
     }
@@ -70,6 +71,9 @@ async function looked(page) {
     if (answer.status === 200) showFaults(await answer.text());
 }
 pages.forEach((page) => watch.observe(page));
+
+// Whether the papers stand as they are stored.
+export const standAsDrawn = (positions) => positions.join() === papers().map((one) => one.dataset.position).join();
 
 export function countMarks() {
     for (const one of list.querySelectorAll('[data-count]')) {

@@ -1,29 +1,26 @@
-// Steps that are taken back, and those that were taken back and may be done again. They are there on coming back, on this
-// device; without room for them they end with the page.
-import { who } from '../proof.js';
-import { round } from './state.js';
+// Steps on the desk, each under a word of its own, and the way back. Who presses faster than what they did is stored takes the
+// next step back when it is.
+import { newKey } from '../waiting.js';
 
-const MOST_STEPS = 1000;
-const shelf = `unanimus:steps:${who}:${round}`;
+let moving = null;
+let word = null;
 
-export const { past, ahead } = kept();
-
-function kept() {
-    try {
-        return { past: [], ahead: [], ...JSON.parse(localStorage.getItem(shelf)) };
-    } catch {
-        return { past: [], ahead: [] };
-    }
+// What is moved bit by bit with the arrow keys is one step, until something else is done.
+export function newStep(what = null) {
+    if (what === null || what !== moving) word = newKey();
+    moving = what;
+    return word;
 }
 
-export function keepSteps() {
-    try {
-        localStorage.setItem(shelf, JSON.stringify({ past: past.slice(-MOST_STEPS), ahead: ahead.slice(-MOST_STEPS) }));
-    } catch { /* nothing is lost but the way back after leaving */ }
+const wanted = [];
+
+export function turnStep(way) {
+    moving = null;
+    wanted.push(way);
+    if (wanted.length === 1) turnStep.next();
 }
 
-// What a person does anew ends what could have been done again.
-export function remembered() {
-    ahead.length = 0;
-    return past;
-}
+// `by` takes a step, or says that it cannot yet.
+turnStep.next = () => {
+    if (wanted.length && turnStep.by(wanted[0])) wanted.shift();
+};

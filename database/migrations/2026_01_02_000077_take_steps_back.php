@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+use Database\WhoSeesWhat;
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+
+/** What is done on the desk of a round can be taken back, also the next day and on another device. */
+return new class extends Migration
+{
+    public function up(): void
+    {
+        DB::unprepared((string) file_get_contents(database_path('sql/desk-steps.sql')));
+        WhoSeesWhat::apply();
+    }
+};
