@@ -22,8 +22,26 @@ final readonly class StackPage
     /** So many words on one line are no title, and what stands under them is none of a paper. */
     private const SENTENCE = 9;
 
-    /** What is set as a title on the last page of a paper, and begins none. */
-    private const CLOSING = '/^\W*(?:in witness|signatures?\W*$|signature pages?|execut(?:ed|ion)|continued|page \w+\W*$)|'.
+    /** Wider than between two words of one line. */
+    private const GAP = 60.0;
+
+    /** How a letter begins, after whom it is from and to. */
+    private const LETTER = '/^.{0,500}?\b(?:dear (?:\p{Lu}|sir|madam|all|both|buyers?|sellers?)|to whom it may concern)|'.
+        '^.{0,120}?\b\d{1,2}, \d{4}\b.{0,200}?\bre:\s/isu';
+
+    /** An email as it is printed, and its subject. */
+    private const PRINTED_EMAIL = '/^.{0,60}?\bfrom:.{3,160}?\b(?:sent|date):.{3,80}?\bto:.{3,400}?\bsubject:\s*([^\n]{3,80})/isu';
+
+    /** What a paper calls itself on a line of its own, however that is set. */
+    private const CALLED = '/\b(?:invoice|receipt|estimate|statement|report|certificate|affidavit|agreement|contract|addendum|amendment|'.
+        'disclosure|notice|deed|policy|commitment|survey|appraisal|authorization|acknowledg\w+|application|checklist|release|waiver|'.
+        'counteroffer|lease|warranty|proposal|quotation|questionnaire|advisory)s?\b/iu';
+
+    /** How a letter ends. */
+    private const REGARDS = '/\b(?:sincerely|(?:kind|best|warm)(?:est)? regards|regards|yours truly|respectfully)\b.{0,140}$/isu';
+
+    /** What is set as a title in the middle of a paper or on its last page, and begins none. */
+    private const CLOSING = '/^\W*(?:(?:section|article|part|paragraph|clause|chapter)\s+(?:\d|[ivx]+\b)|\d{1,2}\.\s|[ivx]{1,4}\.\s|in witness|signatures?\W*$|signature pages?|execut(?:ed|ion)|continued|page \w+\W*$)|'.
         '\bcont(?:inue|[’\'])d\W*$/iu';
 
     private const NUMBERS = ['one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8];
@@ -36,6 +54,9 @@ final readonly class StackPage
      * @param string $text all its words
      * @param bool $isBlank whether nothing stands on it
      * @param string $shape its size, rounded
+     * @param float $left how far from the left its text begins, in points
+     * @param float $usual how tall its words are, in points; 0: not known
+     * @param string $first its first line
      */
     public function __construct(
         public string $form,
@@ -45,6 +66,9 @@ final readonly class StackPage
         public string $text,
         public bool $isBlank,
         public string $shape,
+        public float $left = 0.0,
+        public float $usual = 0.0,
+        public string $first = '',
     ) {
     }
 
@@ -57,6 +81,7 @@ final readonly class StackPage
     {
         $text = trim((string) preg_replace('/\s+/u', ' ', implode(' ', array_map(static fn (Word $word) => $word->text, $words))));
         [$page, $count] = self::number($text);
+        $lines = self::lines($words);
 
         return new self(
             self::form($text, $known),
@@ -66,6 +91,9 @@ final readonly class StackPage
             $text,
             $isBlank,
             sprintf('%.0fx%.0f', round($size[0] / 12), round($size[1] / 12)),
+            self::middle(array_map(static fn (array $line) => $line[0]->x, $lines)),
+            self::middle(array_map(static fn (Word $word) => $word->height, $words)),
+            implode(' ', array_map(static fn (Word $word) => $word->text, $lines[0] ?? [])),
         );
     }
 
@@ -80,6 +108,25 @@ final readonly class StackPage
         [$page, $count] = self::number($plain);
 
         return new self(self::form($plain, $known), $page, $count, '', $plain, $plain === '', '');
+    }
+
+    /** Whether a letter begins on it, or an email that was printed. */
+    public function beginsLetter(): bool
+    {
+        return preg_match(self::LETTER, $this->text) === 1 || preg_match(self::PRINTED_EMAIL, $this->text) === 1;
+    }
+
+    /** Whether a letter ends on it. */
+    public function endsLetter(): bool
+    {
+        return preg_match(self::REGARDS, $this->text) === 1;
+    }
+
+    /** Whether its text is set otherwise than another's: it begins elsewhere, and is taller or less tall. */
+    public function isSetLike(self $other): bool
+    {
+        return min($this->usual, $other->usual) <= 0.0 || abs($this->left - $other->left) < 12.0 ||
+            max($this->usual, $other->usual) < 1.07 * min($this->usual, $other->usual);
     }
 
     /** @param  list<string>  $known */
@@ -167,28 +214,29 @@ final readonly class StackPage
         if ($words === []) {
             return '';
         }
-        $heights = array_map(static fn (Word $word) => $word->height, $words);
-        sort($heights);
-        $usual = $heights[intdiv(count($heights), 2)];
+        $usual = self::middle(array_map(static fn (Word $word) => $word->height, $words));
         $top = min(array_map(static fn (Word $word) => $word->y, $words));
         // The first lines from the top; a title may come after a letterhead.
-        $lines = [];
-        foreach ($words as $word) {
-            if ($word->y > $top + 150) {
-                continue;
-            }
-            $lines[(int) round($word->bottom() / max(4.0, $usual * 0.6))][] = $word;
+        $lines = self::lines(array_values(array_filter($words, static fn (Word $word) => $word->y <= $top + 150)));
+        $first = implode(' ', array_map(static fn (Word $word) => $word->text, $lines[0] ?? []));
+        $text = implode(' ', array_map(static fn (Word $word) => $word->text, $words));
+        if (preg_match(self::PRINTED_EMAIL, $text) === 1) {
+            return self::subject($lines);
         }
-        ksort($lines);
+        $isHead = preg_match('/\p{L}{4,}/u', $first) === 1 && preg_match('/^\W*dear\b/i', $first) !== 1;
+        if (preg_match(self::LETTER, $text) === 1 && $isHead) {
+            return mb_strimwidth($first, 0, 80, '…');
+        }
         foreach (array_slice($lines, 0, 6) as $line) {
-            usort($line, static fn (Word $a, Word $b) => $a->x <=> $b->x);
             $said = trim(implode(' ', array_map(static fn (Word $word) => $word->text, $line)));
             $tall = array_sum(array_map(static fn (Word $word) => $word->height, $line)) / count($line) > self::TALLER * $usual;
             $letters = (string) preg_replace('/[^\p{L}]/u', '', $said);
             $isLoud = mb_strlen($letters) >= 8 && mb_strtoupper($letters) === $letters;
             // A line of a text is none, however tall it was read.
-            $isText = preg_match('/^\W*\p{Ll}|\p{Ll}{3,} .*\p{Ll}\.$/u', $said) === 1;
-            if (($tall || $isLoud) && ! $isText && mb_strlen($letters) >= 4 && count($line) <= 12) {
+            $isText = preg_match('/^\W*\p{Ll}|\p{Ll}{3,} .*\p{Ll}\.$|,$|^\W*dear\b/u', $said) === 1;
+            $isCalled = count($line) <= 7 && preg_match(self::CALLED, $said) === 1 && preg_match('/^[^\p{L}\d]*\p{Lu}/u', $said) === 1 &&
+                preg_match('/[.,;:]\W*$|\(/u', $said) !== 1;
+            if (($tall || $isLoud || $isCalled) && ! $isText && mb_strlen($letters) >= 4 && count($line) <= 12) {
                 return preg_match(self::CLOSING, $said) === 1 ? '' : mb_strimwidth($said, 0, 80, '…');
             }
             if (count($line) >= self::SENTENCE && preg_match('/\p{Ll}{3,} \p{Ll}{2,}/u', $said) === 1) {
@@ -197,5 +245,54 @@ final readonly class StackPage
         }
 
         return '';
+    }
+
+    /**
+     * What a printed email is about.
+     *
+     * @param list<non-empty-list<Word>> $lines
+     */
+    private static function subject(array $lines): string
+    {
+        foreach ($lines as $line) {
+            $said = implode(' ', array_map(static fn (Word $word) => $word->text, $line));
+            if (preg_match('/^\W*subject:\s*(\S.+)$/iu', $said, $m) === 1) {
+                return mb_strimwidth($m[1], 0, 80, '…');
+            }
+        }
+
+        return '';
+    }
+
+    /**
+     * Words in lines from the top, each from the left; on a scan that lies askew a line rises or falls.
+     *
+     * @param list<Word> $words
+     * @return list<non-empty-list<Word>>
+     */
+    private static function lines(array $words): array
+    {
+        usort($words, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+        $lines = [];
+        foreach ($words as $word) {
+            [$best, $least] = [null, 0.5];
+            foreach ($lines as $at => $line) {
+                $last = $line[count($line) - 1];
+                $off = abs($last->y + $last->height / 2 - $word->y - $word->height / 2) / max(1.0, $last->height, $word->height);
+                $off < $least && $word->x - $last->right() < self::GAP && ([$best, $least] = [$at, $off]);
+            }
+            $best === null ? ($lines[] = [$word]) : ($lines[$best][] = $word);
+        }
+        usort($lines, static fn (array $a, array $b) => $a[0]->bottom() <=> $b[0]->bottom());
+
+        return $lines;
+    }
+
+    /** @param  list<float>  $numbers */
+    private static function middle(array $numbers): float
+    {
+        sort($numbers);
+
+        return $numbers[intdiv(count($numbers), 2)] ?? 0.0;
     }
 }

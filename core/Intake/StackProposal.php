@@ -18,6 +18,8 @@ final class StackProposal
     /** Signs of a running head that are compared, and how many of them may have been misread. */
     private const HEAD = 28;
 
+    private const SIGNED = '/\b(?:date|buyers?|sellers?|signature|tenants?|landlords?|agent|broker|initials)\b/iu';
+
     private const SHORTEST = 12;
 
     private const MISREAD = 0.25;
@@ -123,14 +125,29 @@ final class StackProposal
             // "Page 2 of 2" ends a paper, also where its first page did not say its number.
             $last->page !== null && $last->page === $last->count => [true, 0.85],
             self::goesOn($last, $page) => [false, 0.85],
+            $page->beginsLetter() => [true, 0.85],
+            mb_strlen($page->text) > self::MUCH && self::isSameAs($page, $pages[$open[0]]) => [true, 0.85],
             count($seen) >= $count && mb_strlen($page->text) > self::MUCH && self::isOtherHead($page, $open, $pages) => [true, 0.8],
             $page->shape !== $last->shape => [true, 0.85],
             self::sharesEdges($page, $last) => [false, 0.85],
             $page->heading !== '' && $page->heading !== $last->heading => [true, $blankBefore ? 0.9 : 0.8],
             $seen !== [] && $count === 0 => [true, 0.7],
+            $last->endsLetter() => [true, 0.75],
+            ! $page->isSetLike($last) => [true, self::isEnded($last) ? 0.7 : 0.6],
             $blankBefore && self::isEnded($last) => [true, 0.6],
             default => [false, 0.75],
         };
+    }
+
+    /** Whether a page says what the first one says: a second copy begins. */
+    private static function isSameAs(StackPage $page, StackPage $first): bool
+    {
+        if (levenshtein(self::edge($page->heading), self::edge($first->heading)) > self::MISREAD * strlen($first->heading)) {
+            return false;
+        }
+        [$one, $other] = [self::pairs([0], [$page]), self::pairs([0], [$first])];
+
+        return count(array_intersect_key($one, $other)) >= 0.9 * max(count($one), count($other));
     }
 
     /** Whether two pages have the same running head or foot, as pages of one paper do. */
@@ -141,7 +158,10 @@ final class StackProposal
         $title = self::edge(mb_substr($page->heading, 0, self::SHORTEST));
         $isUnderHead = $title === '' || ! str_starts_with(self::edge($page->text), $title);
 
-        return (mb_strlen($page->text) > self::MUCH && $foot($page) === $foot($last)) || ($isUnderHead && self::isSameHead($page, $last));
+        // "Buyer ____ Date ____" ends many papers, and runs on under none.
+        $isRunning = $page->heading === '' || preg_match(self::SIGNED, mb_substr($page->text, -self::HEAD)) !== 1;
+
+        return ($isRunning && mb_strlen($page->text) > self::MUCH && $foot($page) === $foot($last)) || ($isUnderHead && self::isSameHead($page, $last));
     }
 
     /**
@@ -208,9 +228,10 @@ final class StackProposal
                 return $pages[$number]->heading;
             }
         }
-        $text = $numbers === [] ? '' : $pages[$numbers[0]]->text;
+        $page = $numbers === [] ? null : $pages[$numbers[0]];
+        $isName = preg_match('/\p{L}{3,}/u', $page->first ?? '') === 1;
 
-        return mb_strimwidth($text, 0, 60, '…');
+        return mb_strimwidth($isName ? $page->first ?? '' : $page->text ?? '', 0, 60, '…');
     }
 
     /**
@@ -248,7 +269,8 @@ final class StackProposal
             $other = array_values(array_filter(range($part->first, $part->last), static fn (int $number) => ! $pages[$number]->isBlank));
             $theirs = self::words($other, $pages);
             $both = count(array_intersect_key($own, $theirs));
-            if ($both < self::SAME * max(count($own), count($theirs))) {
+            $isCalledSo = self::isCalledIn($numbers, $theirs, $pages) && self::isCalledIn($other, $own, $pages);
+            if (! $isCalledSo || $both < self::SAME * max(count($own), count($theirs))) {
                 continue;
             }
             [$mine, $other] = [self::pairs($numbers, $pages), self::pairs($other, $pages)];
@@ -258,6 +280,29 @@ final class StackProposal
         }
 
         return null;
+    }
+
+    /**
+     * Whether all words of a paper's title stand in another paper, also where they were misread: otherwise it is another one.
+     *
+     * @param list<int> $numbers
+     * @param array<string, true> $words of the other
+     * @param array<int, StackPage> $pages
+     */
+    private static function isCalledIn(array $numbers, array $words, array $pages): bool
+    {
+        preg_match_all('/\p{L}{5,}/u', mb_strtolower($numbers === [] ? '' : $pages[$numbers[0]]->heading), $found);
+        foreach ($found[0] as $one) {
+            $near = array_filter(
+                array_keys($words),
+                static fn (int|string $other) => levenshtein($one, (string) $other) <= (strlen($one) > 5 ? 2 : 1),
+            );
+            if ($near === []) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**

@@ -26,6 +26,25 @@ final class LabelPlaces
     }
 
     /**
+     * "[ ] Agree [ ] Disagree ____ Date ____": what a check box says is not said of the line after it.
+     *
+     * @param list<SigningLine> $lines
+     * @param list<SigningLine> $squares
+     * @return list<SigningLine>
+     */
+    public static function withoutChoices(array $lines, array $squares): array
+    {
+        return array_map(static function (SigningLine $line) use ($squares): SigningLine {
+            $row = array_filter($squares, static fn (SigningLine $one) => $one->isBeside($line) && $one->right() < $line->at->place->x);
+            $said = array_filter($row, static fn (SigningLine $one) => $line->before !== '' && str_starts_with($one->after, $line->before));
+
+            return count($row) > 1 && $said !== [] && ! self::isLabel($line->before) && str_word_count($line->before) < 3
+                ? $line->labeled('')
+                : $line;
+        }, $lines);
+    }
+
+    /**
      * "____ Buyer ____ Date": nothing is said before a row's first line or under any, and something after each, so what is said of
      * a line stands after it; so it does where it stands in brackets, "Read and approved: ____ (Buyer) ____ (Date)".
      *
@@ -43,7 +62,7 @@ final class LabelPlaces
         }
         $isOpen = $row[0]->before === '' || (count($row) > 1 && preg_match('/^\W*[x✗✕×]\W*$/iu', $row[0]->before) === 1);
 
-        return count($row) > 1 && $bracketed === count($row) ? true : $isOpen && $bracketed === 0;
+        return $bracketed === count($row) ? count($row) > 1 || $isOpen : $isOpen && $bracketed === 0;
     }
 
     /** "Received a copy: Buyer ____": of the words before a line those after the colon are its label. */
@@ -67,7 +86,10 @@ final class LabelPlaces
         $heads = [];
         foreach ($lines as $index => $line) {
             $row = self::rowOf($line, $lines);
-            $isHeaded = static fn (SigningLine $one): bool => self::isSilent($one) && self::isLabel($one->over);
+            // "Buyer 1 ____ ____": the row may be called by who signs on it.
+            $isHeaded = static fn (SigningLine $one): bool => self::isLabel($one->over) && ($one === $row[0]
+                ? self::isCalled($one)
+                : self::isSilent($one));
             $signs = array_filter($row, static fn (SigningLine $one) => MarkLabels::isSignature($one->over));
             if (count($row) > 1 && $signs !== [] && array_filter($row, $isHeaded) === $row) {
                 $heads[$index] = $line;
@@ -75,15 +97,23 @@ final class LabelPlaces
         }
         foreach ($lines as $index => $line) {
             $head = $heads[$index] ?? null;
-            foreach ($head === null && self::isSilent($line) ? $heads : [] as $one) {
+            foreach ($head === null && self::isCalled($line) ? $heads : [] as $one) {
                 $alike = abs($one->at->place->x - $line->at->place->x) < 4 && abs($one->right() - $line->right()) < 4;
                 $down = $line->foot() - $one->foot();
                 $alike && $down > 8 && $down < 130 && ($head = $one);
             }
-            $head === null || ($lines[$index] = $line->labeled($head->over));
+            $isAll = $line->before === '' || SignerWords::in($head->over ?? '')?->role !== null;
+            $head === null || ($lines[$index] = $line->labeled($isAll ? $head->over : "{$line->before} {$head->over}"));
         }
 
         return $lines;
+    }
+
+    /** Whether it says nothing, or no more than whose it is. */
+    private static function isCalled(SigningLine $line): bool
+    {
+        return self::isSilent($line) || (SignerWords::isAll($line->before) && ! $line->isCell() &&
+            $line->under.$line->after.$line->at->caption === '');
     }
 
     private static function isSilent(SigningLine $line): bool

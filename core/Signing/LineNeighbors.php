@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
+use Unanimus\Parties\PartyRole;
+
 /**
  * What the places in the row of a line say of it.
  *
@@ -63,7 +65,75 @@ final class LineNeighbors
         usort($row, static fn (SigningLine $a, SigningLine $b) => $a->at->place->x <=> $b->at->place->x);
         $last = $row === [] ? '' : $row[count($row) - 1]->after;
 
-        return count($row) > 1 && $row[0]->before === '' && (MarkLabels::isInitials($last) || SignerWords::isAll($last));
+        // "Initial here: ____ Buyer ____ Seller".
+        $isOpen = $row !== [] && ($row[0]->before === '' ||
+            (MarkLabels::isInitials($row[0]->before) && SignerWords::in($row[0]->before) === null));
+
+        return count($row) > 1 && $isOpen && (MarkLabels::isInitials($last) || SignerWords::isAll($last));
+    }
+
+    /**
+     * "[__] [__] Buyer(s)": short lines in brackets beside each other, in a row that names a role and says nothing else.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isBracketedPair(SigningLine $line, array $lines): bool
+    {
+        $isOne = static fn (SigningLine $one): bool => $one->at->place->width < 70 && ! $one->isCell() &&
+            preg_match('/[\[(]\W*$/', $one->before) === 1 && preg_match('/^\W*[\])]/', $one->after) === 1;
+        $row = array_filter($lines, static fn (SigningLine $other) => $other->isBeside($line));
+        $near = array_filter($row, static fn (SigningLine $other) => $other !== $line &&
+            max($other->at->place->x - $line->right(), $line->at->place->x - $other->right()) < 40);
+        $says = implode(' ', array_map(static fn (SigningLine $one) => "{$one->before} {$one->after}", $row));
+        preg_match_all('/[\p{L}’\']+(?:\(s\))?(?: [\p{L}’\']+(?:\(s\))?)*/u', $says, $m);
+        $roles = array_unique($m[0]);
+
+        return $near !== [] && array_filter($row, $isOne) === $row && $roles !== [] &&
+            array_filter($roles, SignerWords::isAll(...)) === $roles;
+    }
+
+    /**
+     * Whether the row right under a line begins with a date to enter, wherever in the row that stands.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isOverDate(SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            $down = $other->foot() - $line->foot();
+            if ($down > 8 && $down < 34) {
+                return MarkLabels::isDate($other->before);
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * "Subscribed before me on ____ by ____": a blank of a sentence that goes on after another.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isInText(SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            $gap = $line->at->place->x - $other->right();
+            $isNext = $other->isBeside($line) && $gap > 0 && $gap < 40;
+            if ($isNext && str_word_count($other->before) > 2 && SignerWords::in($other->before) === null) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** "Tenants" over lines of one length beside each other that say nothing: one after the other's. */
+    public static function isRowOfOne(SigningLine $left, SigningLine $line): bool
+    {
+        $says = static fn (SigningLine $one): string => $one->before.$one->under.$one->after.$one->at->caption;
+
+        return $says($left).$says($line) === '' && ! $line->isCell() && $line->at->place->width >= 100 &&
+            abs($line->at->place->width - $left->at->place->width) < 3;
     }
 
     /**
@@ -96,6 +166,33 @@ final class LineNeighbors
         foreach ($lines as $other) {
             $gap = $other->at->place->x - $line->right();
             if ($other->isBeside($line) && $gap > 0 && $gap < 60 && preg_match('/^\W*(?:please )?print\b/i', $other->before) === 1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * "____ (Landlord)", and "Licensee: ____ Brokerage: ____": no entry of a name, wherever on the page it stands.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isSaidAfter(SigningLine $line, array $lines): bool
+    {
+        if (! SignerWords::isAll($line->before) || $line->at->place->width < 80) {
+            return false;
+        }
+
+        return preg_match('/^\(.*\)$/u', $line->before) === 1 || (SignerWords::in($line->before)?->role === PartyRole::Agent &&
+            self::hasFirmBeside($line, $lines));
+    }
+
+    /** @param  list<SigningLine>  $lines */
+    private static function hasFirmBeside(SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            if ($other->isBeside($line) && $other->at->place->x > $line->right() && BlockEntries::isCompany($other->before)) {
                 return true;
             }
         }

@@ -18,7 +18,7 @@ final class MarkLabels
         '^\W*by\s*\([^()]{3,40}\)\s*[:.]?$/iu';
 
     private const INITIALS = '/\binitials?\b(?! (?:deposit|earnest|payment|term|period|inspection|offer|amount|price|listing|rent))|'.
-        '\binit\.|\biniciales?\b/iu';
+        '\binitialing (?:here|below|this|in)\b|\binit\.|\biniciales?\b/iu';
 
     /** The date of signing is called by no more than that; "closing date" is another. */
     private const DATE = '/^\W*(?:(?:\w+[’\']?s?|\w+ \w+[’\']?s?) )?(?:signature |signing |signed )?(?:dated?|fecha)'.

@@ -249,7 +249,9 @@ final class PageMarks
             MarkLabels::companion($line->before) ??
             MarkLabels::companion($column);
         if ($width < self::NARROWEST || ($asks !== null && ! MarkLabels::isSignature($line->under))) {
-            return $width < self::NARROWEST && self::isFooterInitials($line, $lines, $height) ? [MarkKind::Initials, 0.75] : null;
+            $isInitials = self::isFooterInitials($line, $lines, $height) || LineNeighbors::isBracketedPair($line, $lines);
+
+            return $width < self::NARROWEST && $isInitials ? [MarkKind::Initials, 0.75] : null;
         }
         $dated = self::isDated($line, $lines);
 
@@ -259,9 +261,10 @@ final class PageMarks
                 MarkKind::Signature,
                 0.95,
             ],
-            MarkLabels::isBy($line->before) => [MarkKind::Signature, 0.9],
+            MarkLabels::isBy($line->before) && ! LineNeighbors::isInText($line, $lines) => [MarkKind::Signature, 0.9],
             $names->isAll($line->under) && ! $isCell => [MarkKind::Signature, 0.92],
-            preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && MarkLabels::isSignature($m[0]) => [MarkKind::Signature, 0.92],
+            preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && (MarkLabels::isSignature($m[0]) ||
+                (preg_match('/\bby$/i', $line->before) === 1 && SignerWords::isAll($m[0]))) => [MarkKind::Signature, 0.92],
             $isCell && ($dated || $line->at->place->height >= self::ROOMY) && LineNeighbors::isRoleColumn($line, $lines) => [
                 MarkKind::Signature,
                 $dated ? 0.88 : 0.75,
@@ -270,8 +273,12 @@ final class PageMarks
             ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
             SignerWords::isAll($line->before) && LineNeighbors::isOverBy($line, $lines) && ! self::isDated($line, $lines, false) => null,
             SignerWords::isAll($line->before) && ($dated || LineNeighbors::isPrintedBeside($line, $lines)) => [MarkKind::Signature, 0.88],
+            ! $isCell && LineNeighbors::isSaidAfter($line, $lines) => [MarkKind::Signature, 0.8],
             SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
-            SignerWords::act($line->before) && $dated && ! $isCell => [MarkKind::Signature, 0.85],
+            SignerWords::act($line->before) && ! $isCell && ($dated || LineNeighbors::isOverDate($line, $lines)) => [
+                MarkKind::Signature,
+                0.85,
+            ],
             BlockEntries::isCompany($line->before) => null,
             SignerWords::isAll($line->before) && self::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [
                 MarkKind::Signature,
@@ -305,8 +312,8 @@ final class PageMarks
     /** Whether words go on after it as a sentence does: a blank in a text, nothing to sign. */
     private static function isInSentence(SigningLine $line): bool
     {
-        // "(Trustee of the Holt Family Trust)" says who signs.
-        $goesOn = ! str_starts_with($line->after, '(') && str_word_count($line->after) > 3;
+        // "(Trustee of the Holt Family Trust)", and after "By" ", agent for the Buyer", says who signs.
+        $goesOn = ! str_starts_with($line->after, '(') && str_word_count($line->after) > 3 && ! SeatGuess::isSignedAs($line);
 
         return $goesOn && MarkLabels::companion(Companions::tail($line->after)) === null;
     }
@@ -362,7 +369,8 @@ final class PageMarks
         return $line->isBeside($left) && abs($line->at->place->width - $left->at->place->width) < 12 && $line->under === '' &&
             $line->at->place->x - $left->right() < 40 && (preg_match('/^\W*(?:\/|&|and)\W*$/iu', $line->before) === 1 ||
                 // On a scan a stroke is easily lost.
-                ($line->before === '' && preg_match('/\(s\)/i', $left->before) === 1));
+                ($line->before === '' && preg_match('/\(s\)/i', $left->before) === 1) ||
+                ($line->before === '' && SignerWords::act($left->before)) || LineNeighbors::isRowOfOne($left, $line));
     }
 
     /** Whether a short line is the next of a row of initials: right beside, with nothing between but a stroke or a role. */

@@ -168,7 +168,9 @@ final class SeatGuess
         $column = $line->isCell() ? $line->over : '';
         $beside = [$line->at->caption, self::meant($line->before), $row, $under, $below, $this->saidAfter($index), $column];
         // "____ Buyer initials    ____ Seller initials": what is said after it is nearer than what stands before.
-        if ($isInitials && MarkLabels::isInitials($this->after($index)) && ! MarkLabels::isInitials($under)) {
+        $saysAfter = MarkLabels::isInitials($this->after($index)) || (SignerWords::isAll($this->after($index)) &&
+            LineNeighbors::saysAfter($line, $this->lines));
+        if ($isInitials && $saysAfter && ! MarkLabels::isInitials($under)) {
             array_unshift($beside, $this->after($index));
         }
         $somebody = null;
@@ -186,14 +188,14 @@ final class SeatGuess
 
         $left = $this->lines[$index - 1] ?? null;
         if (! $isInitials && $left !== null && PageMarks::isSecond($left, $line) && isset($kinds[$index - 1])) {
-            return SignerWords::in($left->before);
+            return LineNeighbors::isRowOfOne($left, $line) ? $this->said($index - 1, $kinds) : SignerWords::in($left->before);
         }
 
         $said = ($isInitials ? $this->ofRow($index, $kinds) ?? $this->around->sentence($index, $kinds) : null) ?? $somebody;
 
         $said ??= $this->ofFirm($index) ?? $this->ofList($line);
 
-        return $said ?? $this->around->heading($line, $kinds[$index][0]) ?? $this->ofName($line);
+        return $said ?? $this->around->heading($line, $kinds[$index][0]) ?? $this->ofName($line) ?? $this->around->undersigned($line);
     }
 
     /** What stands over the first of "1) ____ 2) ____"; a number may be lost on a scan. */
@@ -222,9 +224,20 @@ final class SeatGuess
         if (preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && (MarkLabels::isSignature($m[0]) || SignerWords::isAll($m[0]))) {
             return $m[0];
         }
+        if (self::isSignedAs($line)) {
+            return $line->after;
+        }
         $isOpen = preg_match('/^\W*[xs✗✕×]?\W*$/iu', $line->before) === 1;
 
         return $isOpen && SignerWords::isAll($this->after($index)) ? $this->after($index) : '';
+    }
+
+    /** "By ____, agent for the buyer". */
+    public static function isSignedAs(SigningLine $line): bool
+    {
+        // On a scan a comma is easily lost.
+        return MarkLabels::isBy($line->before) && SignerWords::in($line->after)?->role !== null &&
+            (str_starts_with($line->after, ',') || SignerWords::isAll($line->after));
     }
 
     /** What is said after a line; what stands right before the next one is the next one's, unless the row's words all follow. */

@@ -43,11 +43,14 @@ final readonly class SignerWords
         'members?|managers?|presidents?|(?:general )?partners?)\b/iu';
 
     /** They sign beside the parties, and are never one of them. */
-    private const OUTSIDERS = 'witness(?:es)?(?! whereof)|notary(?: public)?|testigos?|notari[oa]|'.self::COUNSEL;
+    private const OUTSIDERS = 'witness(?:es)?(?! whereof)|notary(?: public)?|testigos?|notari[oa]|'.self::BESIDE;
 
     /** Whoever advises a party signs for nobody. */
     private const COUNSEL = '(?:(?:'.self::SIDES.')[^\w\/]{0,2}s?[^\w\/]{1,3})?'.
         '(?:attorneys?|counsel|lawyers?)(?!\W?(?:-?in)\W?fact)\b(?: for (?:the )?(?:'.self::SIDES.'))?';
+
+    /** They stand beside a party, and are named after it. */
+    private const BESIDE = self::COUNSEL.'|(?:non\W?owner )?spouses?(?: of (?:the )?(?:'.self::SIDES.')s?)?';
 
     private const NUMBERED = ['one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'a' => 1, 'b' => 2, 'c' => 3, 'd' => 4];
 
@@ -67,7 +70,7 @@ final readonly class SignerWords
     /** Whom the first such word means; null when there is none. */
     public static function in(string $text): ?self
     {
-        if (preg_match('/^\W*('.self::COUNSEL.')/iu', $text, $m) === 1) {
+        if (preg_match('/^\W*('.self::BESIDE.')/iu', $text, $m) === 1) {
             return new self(null, null, mb_strtolower($m[1]));
         }
         $first = null;
@@ -114,13 +117,15 @@ final readonly class SignerWords
         $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
 
         return preg_match(
-            '/^\W*(?:the |each |authorized |proposed |prospective |for (?:the )?)?(?:first |second |1st |2nd )?'.
+            '/^\W*(?:the |each |authorized |proposed |prospective |for (?:the )?)?(?:first |second |[1lI|]st |2nd )?'.
                 '(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
                 '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'))?(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.
                 '\s*(?:no\.?|#)?\s*(?:[(#]?\d?\)?|one|two|three|four|\(?[A-D]\)?)'.
                 '(?:\s*(?:signature|signs?|sign here|or authorized.{0,20}))?'.
                 '(?:,?\s*(?:by|as) (?:(?:its|his|her|their|an?|the) )?(?:attorney.in.fact|authorized \w+|trustee|executor|guardian|'.
                 'personal representative|power of attorney))?'.
+                '(?:[’\']s? (?:legal |court.appointed )?(?:guardian|conservator|executor|administrator|trustee|personal representative|'.
+                'attorney.in.fact|representative))?'.
                 '(?:\s+(?:for|of) (?:the )?(?:'.self::SIDES.')(?:\W{0,2}s\)?)?)?\s*[:.,]?\W*$/iu',
             trim($text),
         ) === 1;
@@ -167,6 +172,6 @@ final readonly class SignerWords
             $word
         ) === 1
             ? 2
-            : (preg_match('/\b(?:first|1st)\W{0,2}$/i', $before) === 1 ? 1 : null);
+            : (preg_match('/\b(?:first|[1lI|]st)\W{0,2}$/i', $before) === 1 ? 1 : null);
     }
 }

@@ -40,9 +40,10 @@ final class SigningPlaces
         $flat = array_filter($flat, static fn (WritingPlace $one) => $one->shape !== 'tick' && ! self::isTaken($one->place, $fields));
         $places = self::dates(self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read));
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
-        $lines = LabelPlaces::beforeAll(self::withoutHeadings(self::inRows($lines)));
+        $squares = array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares));
+        $lines = LabelPlaces::beforeAll(LabelPlaces::withoutChoices(self::withoutHeadings(self::inRows($lines)), $squares));
 
-        return [$lines, $read, array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares))];
+        return [$lines, $read, $squares];
     }
 
     /**
@@ -68,7 +69,9 @@ final class SigningPlaces
                 $places,
                 static fn (WritingPlace $other) => $other !== $one && $other->place->overlaps($one->place),
             ) !== [];
-            if ($hasPair && ! $isFilled && count($row) <= 8 && MarkLabels::isInitials($says)) {
+            // "[ ] [ ] Buyer(s)  [ ] [ ] Seller(s)".
+            $isOfRoles = $row !== [] && array_filter($row, static fn (Word $word) => SignerWords::isAll($word->text)) === $row;
+            if ($hasPair && ! $isFilled && count($row) <= 8 && ($isOfRoles || MarkLabels::isInitials($says))) {
                 $wide = max(24.0, $one->place->width);
                 $middle = $one->place->x + $one->place->width / 2;
                 $at = new Rect($middle - $wide / 2, $one->place->y - 2, $wide, $one->place->height + 4);

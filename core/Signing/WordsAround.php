@@ -25,6 +25,7 @@ final readonly class WordsAround
     public function heading(SigningLine $line, MarkKind $kind): ?SignerWords
     {
         $place = $line->at->place;
+        $left = $this->beginningOf($line) - 90;
         $rows = [];
         foreach ($this->words as $word) {
             $middle = $word->y + $word->height / 2;
@@ -32,7 +33,7 @@ final readonly class WordsAround
                 $middle < $place->y + $place->height - 6 &&
                 $middle > $place->y - 230 &&
                 $word->x < $line->right() + 8 &&
-                $word->right() > $place->x - 90
+                $word->right() > $left
             ) {
                 $rows[(int) round($middle / 5)][] = $word;
             }
@@ -71,6 +72,18 @@ final readonly class WordsAround
         return $entity;
     }
 
+    /** Whom the page has sign below, "The undersigned seller agrees to pay …", where nothing nearer says it. */
+    public function undersigned(SigningLine $line): ?SignerWords
+    {
+        $over = array_filter($this->words, static fn (Word $word) => $word->bottom() < $line->foot() - 4);
+        usort($over, static fn (Word $a, Word $b) => [round($a->bottom() / 5), $a->x] <=> [round($b->bottom() / 5), $b->x]);
+        $text = implode(' ', array_map(static fn (Word $word) => $word->text, $over));
+        preg_match_all('/\bundersigned\s+((?:[\p{L}’\']+\s+)?[\p{L}’\']+)/iu', $text, $m);
+        $who = $m[1] === [] ? null : SignerWords::in((string) end($m[1]));
+
+        return $who?->role === null ? null : $who;
+    }
+
     /**
      * Who says it in the sentence that initials stand before or after: "____ Purchaser has received it.", "Seller agrees. Initials: ____".
      *
@@ -92,6 +105,23 @@ final readonly class WordsAround
     public function owner(int $index): ?SignerWords
     {
         return SignerWords::owner((string) preg_replace('/\s*\bby\W*$/iu', '', $this->left($index)));
+    }
+
+    /** Where a row begins in which nothing but check boxes stands before a line. */
+    private function beginningOf(SigningLine $line): float
+    {
+        $x = $line->at->place->x;
+        $isOpen = $line->before === '' && ! $line->isCell();
+        foreach ($isOpen ? $this->lines : [] as $other) {
+            if ($other !== $line && $other->isBeside($line) && $other->at->place->x < $x) {
+                return $x;
+            }
+        }
+        foreach ($isOpen ? $this->words : [] as $word) {
+            abs($word->bottom() - $line->foot()) < 6 && ($x = min($x, $word->x));
+        }
+
+        return $x;
     }
 
     /** All that stands left of a line on its row, up to the line before it. */

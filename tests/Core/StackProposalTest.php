@@ -202,3 +202,70 @@ it('reads the number of a page in its running head, and none where a sentence sp
     ['As shown, see p. 7, the roof is new', null],
     ['Pages 2 and 3 are missing', null],
 ]);
+
+/**
+ * A page as it is read: rows of words, five points a letter and eleven high, all a little askew on a scan.
+ *
+ * @param list<string> $rows
+ */
+function typedPage(array $rows, float $left = 72.0, float $high = 11.0, float $slope = 0.0): StackPage
+{
+    $words = [];
+    foreach ($rows as $at => $row) {
+        $x = $left;
+        foreach (explode(' ', $row) as $one) {
+            $words[] = new Word($one, $x, 72.0 + 18.0 * $at + $slope * ($x - $left), 5.0 * mb_strlen($one), $high);
+            $x += 5.0 * (mb_strlen($one) + 1);
+        }
+    }
+
+    return StackPage::of($words, false, [612.0, 792.0], []);
+}
+
+/** @return list<string> rows of a text, another for each number */
+function runningText(int $number): array
+{
+    mt_srand($number);
+    $few = explode(' ', 'deed roof plat rent lien term water sewer attic garage lender policy county parcel title escrow gutter');
+    $row = static fn (int $words): string => implode(' ', array_map(static fn () => $few[mt_rand(0, 16)], range(1, $words)));
+
+    return ['The parties agree that '.$row(12), $row(14), $row(13).' is so.'];
+}
+
+it('begins another paper at a letter, a printed email, and what calls itself something, straight or askew', function (float $slope) {
+    $stack = [
+        1 => typedPage(['Larkspur Roofing INVOICE 2217', 'Flashing 620', ...runningText(1)], slope: $slope),
+        typedPage(['Anchorfield Title and Escrow', '12 Quay Street, Tidewick', 'Dear Mr. Reyes-Whitlock,', ...runningText(2)], slope: $slope),
+        typedPage(['we write again about the same matter and hope to hear from you soon after that.', ...runningText(3)], slope: $slope),
+        typedPage(['From: Adaeze Brightwater', 'Sent: Monday 9:14 AM', 'To: Tomás', 'Subject: Title commitment', ...runningText(4)], slope: $slope),
+        typedPage(['Agreement About What Stays', ...runningText(5), ...runningText(6)], slope: $slope),
+        typedPage([...runningText(7), ...runningText(8)], slope: $slope),
+        typedPage(['Merrow Savings Bank', 'November 20, 2026', 'Re: Conditional approval', ...runningText(9), 'Sincerely,', 'Odile'], slope: $slope),
+        typedPage(['Upstairs two rooms and a bath', ...runningText(10)], slope: $slope),
+    ];
+    expect(array_map(static fn (ProposedPart $part) => [$part->first, $part->last, $part->heading], StackProposal::of($stack)))->toBe([
+        [1, 1, 'Larkspur Roofing INVOICE 2217'],
+        [2, 3, 'Anchorfield Title and Escrow'],
+        [4, 4, 'Title commitment'],
+        [5, 6, 'Agreement About What Stays'],
+        [7, 7, 'Merrow Savings Bank'],
+        [8, 8, 'Upstairs two rooms and a bath'],
+    ]);
+})->with([0.0, 0.02, -0.025]);
+
+it('cuts where the text is set otherwise, and not for its size or its margin alone', function (float $left, float $high, int $parts) {
+    $stack = [1 => typedPage(runningText(40)), typedPage(['Upstairs two rooms', ...runningText(11)], $left, $high)];
+    expect(StackProposal::of($stack))->toHaveCount($parts);
+})->with([[72.0, 11.0, 1], [40.0, 11.0, 1], [72.0, 13.0, 1], [40.0, 13.0, 2], [90.0, 9.5, 2]]);
+
+it('takes no paper for a copy that is called otherwise, and one for it whose title was misread', function (string $title, ?int $copyOf) {
+    $text = [...runningText(12), 'The well was drilled by a firm of Pellingford and its water is clear in all seasons of the year.'];
+    $text[] = 'Buyer Date Seller Date';
+    $stack = [1 => typedPage(['WELL WATER ADDENDUM', ...$text]), typedPage([$title, ...$text])];
+    expect(StackProposal::of($stack)[1]->copyOf)->toBe($copyOf);
+})->with([['WELL WATER ADDENDUM', 1], ['WELL WATEP ADDENDUN', 1], ['SEPTIC SYSTEM ADDENDUM', null]]);
+
+it('takes no salutation, no sentence and no running number for a title', function (string $first) {
+    expect(typedPage([$first, ...runningText(13)])->heading)->toBe('');
+})->with(['Dear Sunniva,', 'the agreement of the parties.', '7. Disclosures of the seller.', 'of this agreement (continued)',
+    'ARTICLE IV - REPAIRS', '12. REPAIRS AND CREDITS', 'Section 3 Disclosure']);

@@ -66,7 +66,9 @@ final class RoundPapersController
         $by = User::signedIn($request);
         $this->steps->take($round, TakeDeskStep::word(), $by, fn () => $this->arrange->takeOut($round, $position));
 
-        return to_route('rounds.show', $round)->with('told', 'Taken out of this round. The paper stays in the file; Undo brings it back here.');
+        $told = 'Taken out of this round. The paper stays in the file; Undo brings it back here.';
+
+        return to_route('rounds.show', $round)->with('told', $told);
     }
 
     public function order(Request $request, Round $round): Response

@@ -53,6 +53,8 @@
                 @if ($drafting && $page['page'] === 1)
                     @if ($index > 0)</div>@endif
                     <div class="in-order" data-position="{{ $sent->position }}" tabindex="0" draggable="true"
+                        @if (! $sent->paper->isDraft() && ! isset($sent->stencil['name'])) data-unknown @endif
+
                         title="Drag it, or move it with Alt and the arrow keys">
                     <div class="which"><b>{{ $sent->title }}</b>
                         <span class="dim" data-count="{{ $sent->position }}"></span>
@@ -136,6 +138,7 @@
                         (new \Unanimus\Signing\ReminderPlan($file->office->reminder_days))->readable() }}.</p>
                     <div id="faults">@include('signing.faults')</div>
                     <div class="send-acts">
+                    <p id="ask-send" role="status" hidden></p>
                     <button class="button">Save draft</button>
                     <button class="button now" name="send" value="1" data-ctrl-enter title="Ctrl+Enter">Send</button>
                     <button class="button tight plain" form="rehearse"
