@@ -8,6 +8,7 @@ use App\Models\InboundItem;
 use App\Models\Stack;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Intake\PaperTitle;
 
 /** What letters seem to bring, in words: how many pages, and which papers lie in them. */
 final class StackContents
@@ -40,7 +41,7 @@ final class StackContents
         $names = [];
         foreach ($stack->reads as $read) {
             foreach ($read['parts'] ?? [] as $part) {
-                $names[] = (string) $part['heading'];
+                $names[] = PaperTitle::calm((string) $part['heading']);
             }
         }
         $names = array_values(array_filter($names));

@@ -13,6 +13,8 @@ final class PaperTitle
         'document|file|untitled|unnamed|fax|attachment|download|new|page|print(?:out)?|output|pdf|copy|tmp|temp)?'.
         '[\s\-_.,:#()]*(?:(?:\d[\s\-_.,:()T]*)|(?:[ap]m)|(?:copy|final|new)\b)*$/iu';
 
+    private const ABBREVIATED = '/\b(?:hoa|fha|va|usda|llc|llp|hvac|eifs|irs|hud|id|w-9)\b/iu';
+
     /** The name of a file as a title: without its ending, underscores as spaces; empty where it has none. */
     public static function fromName(string $name): string
     {
@@ -39,9 +41,17 @@ final class PaperTitle
             return self::fromName($name);
         }
 
-        // In capitals it is loud beside others.
-        return mb_strtoupper($heading) === $heading
-            ? mb_strtoupper(mb_substr($heading, 0, 1)).mb_strtolower(mb_substr($heading, 1))
-            : $heading;
+        return self::calm($heading);
+    }
+
+    /** A heading as it stands beside others: what is printed in capitals is loud there. Abbreviations of the trade stay. */
+    public static function calm(string $heading): string
+    {
+        if (mb_strtoupper($heading) !== $heading || preg_match('/\p{L}{4,}/u', $heading) !== 1) {
+            return $heading;
+        }
+        $calm = mb_strtoupper(mb_substr($heading, 0, 1)).mb_strtolower(mb_substr($heading, 1));
+
+        return (string) preg_replace_callback(self::ABBREVIATED, static fn (array $m): string => mb_strtoupper($m[0]), $calm);
     }
 }

@@ -65,7 +65,7 @@ final readonly class TablePencil
                 // A name is that of the part's first written page; what another stands before is called otherwise.
                 if ($at === 0 || self::onlyBlanksBefore($there, $at, $stack, $one['blanks'] ?? [])) {
                     $names[$there->key] = [
-                        'title' => (string) $part['heading'],
+                        'title' => PaperTitle::calm((string) $part['heading']),
                         'form' => (string) ($part['form'] ?? ''),
                         'sure' => (float) $part['sure'],
                         'copy' => isset($part['copyOf']),
@@ -83,7 +83,7 @@ final readonly class TablePencil
     public function sure(): int
     {
         return count(array_filter($this->cuts, static fn (float $sure) => $sure >= self::SURE)) + count($this->turns) +
-            count($this->blanks) + count($this->orders);
+            count($this->askew) + count($this->blanks) + count($this->orders);
     }
 
     /** The table with all that is sure taken. */
@@ -97,6 +97,9 @@ final readonly class TablePencil
         }
         foreach ($this->orders as $ids) {
             $table = self::ordered($table, $ids);
+        }
+        if ($this->askew !== []) {
+            $table = $table->straighten($this->askew, true)->settle(array_map(static fn (string $id) => "askew:{$id}", $this->askew));
         }
         if ($this->blanks !== []) {
             $table = $table->aside($this->blanks)->settle(array_map(static fn (string $id) => "blank:{$id}", $this->blanks));

@@ -20,3 +20,14 @@ it('calls a document by its file, or by its heading where the name says nothing'
     ['Page 2 of deed.pdf', 'Deed', 'Page 2 of deed'],
     ['Imagine Lane.pdf', 'Deed', 'Imagine Lane'],
 ]);
+
+it('calms a heading in capitals, and leaves what is written as people write', function (string $heading, string $calm) {
+    expect(PaperTitle::calm($heading))->toBe($calm);
+})->with([
+    ['WELL WATER AND PRIVATE ROAD ADDENDUM', 'Well water and private road addendum'],
+    ['HOA ADDENDUM', 'HOA addendum'],
+    ['FHA AND VA FINANCING RIDER', 'FHA and VA financing rider'],
+    ['Millbrook Pump & Septic', 'Millbrook Pump & Septic'],
+    ['W-9', 'W-9'],
+    ['', ''],
+]);

@@ -120,11 +120,13 @@ it('shows in pencil what is read and not yet done, and takes what is sure', func
         ->and($pencil->askew)->toBe(['1.5'])
         ->and($pencil->title($table->parts[0], 'scan.pdf'))->toBe('Purchase agreement')
         ->and($pencil->title($table->parts[1], 'scan.pdf'))->toBe('scan.pdf')
-        ->and($pencil->sure())->toBe(3);
+        ->and($pencil->sure())->toBe(4);
     $taken = $pencil->taken($table);
     expect(lies($taken))->toBe('1.1 1.2@180 | 1.3 1.5 1.6 | 2.1 // 1.4');
     $then = TablePencil::of($taken, [$read, null]);
     expect($then->cuts)->toBe(['1.6' => 0.6])
+        ->and($then->askew)->toBe([])
+        ->and($taken->settled)->toContain('askew:1.5')
         ->and($then->turns)->toBe([])
         ->and($then->blanks)->toBe([])
         ->and($then->names[$taken->parts[1]->key]['title'])->toBe('Survey')

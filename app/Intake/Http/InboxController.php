@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake\Http;
 
+use App\Files\CalledFile;
 use App\Files\MailAddress;
 use App\Intake\Actions\DropFiles;
 use App\Intake\Actions\SettleMail;
@@ -256,9 +257,6 @@ final class InboxController
             return $item->guess ?? throw FileRefusal::NotAFileOfYours->because();
         }
 
-        return DealFile::query()
-            ->where(static fn ($any) => $any->where('key', $typed)->orWhere('name', $typed)->orWhere('listing_number', $typed))
-            ->orderByDesc('id')
-            ->first() ?? throw FileRefusal::NotAFileOfYours->because();
+        return CalledFile::find($typed);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Intake\Http;
 
+use App\Files\CalledFile;
 use App\Intake\Actions\FileStack;
 use App\Intake\Actions\LayOut;
 use App\Intake\Actions\SortStack;
@@ -164,11 +165,7 @@ final class StackController
         if (trim($typed) === '') {
             return null;
         }
-        $file = DealFile::query()
-            ->where(static fn ($any) => $any->where('key', $typed)->orWhere('name', $typed)->orWhere('listing_number', $typed))
-            ->orderByDesc('id')
-            ->first();
 
-        return $file !== null && Gate::allows('work-on', $file) ? $file : throw FileRefusal::NotAFileOfYours->because();
+        return CalledFile::find($typed);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Papers\Http;
 
-use App\Models\DealFile;
+use App\Files\CalledFile;
 use App\Models\Paper;
 use App\Models\User;
 use App\Papers\Actions\CareForPaper;
@@ -19,7 +19,6 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
-use Unanimus\Files\FileRefusal;
 use Unanimus\Files\SeenBy;
 use Unanimus\Files\SightRefusal;
 use Unanimus\Forms\FillablePdf;
@@ -119,15 +118,7 @@ final class CareController
     {
         $this->authorize($paper);
         $typed = trim((string) ($request->validate(['to' => 'nullable|string|max:200'])['to'] ?? ''));
-        $to = DealFile::query()
-            ->where('key', $typed)
-            ->orWhere('name', $typed)
-            ->orWhere('listing_number', $typed)
-            ->orderByDesc('id')
-            ->first();
-        if ($typed === '' || $to === null || Gate::denies('work-on', $to)) {
-            throw FileRefusal::NotAFileOfYours->because();
-        }
+        $to = CalledFile::find($typed);
         $user = User::signedIn($request);
         $care->copy($paper->load(['values', 'latest']), $to, $user);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signing\Http;
 
+use App\Files\CalledFile;
 use App\Models\DealFile;
 use App\Models\User;
 use App\Papers\Actions\PutIntoFile;
@@ -12,7 +13,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
-use Unanimus\Files\FileRefusal;
 use Unanimus\Intake\BringRefused;
 
 /** Papers that have no deal file: begun from Today, signed, and put into a file once there is one. */
@@ -43,14 +43,7 @@ final class LoosePapersController
     {
         Gate::authorize('work-on', $file);
         $typed = trim((string) ($request->validate(['to' => 'required|string|max:200'])['to'] ?? ''));
-        $to = DealFile::query()
-            ->whereKeyNot($file->id)
-            ->where(static fn ($any) => $any->where('key', $typed)->orWhere('name', $typed)->orWhere('listing_number', $typed))
-            ->orderByDesc('id')
-            ->first();
-        if ($to === null || Gate::denies('work-on', $to)) {
-            throw FileRefusal::NotAFileOfYours->because();
-        }
+        $to = CalledFile::find($typed, $file->id);
         $count = $put($file, $to, User::signedIn($request));
 
         return to_route('files.show', $to)->with('told', $count === 1 ? 'Put 1 paper in here.' : "Put {$count} papers in here.");
