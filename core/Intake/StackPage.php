@@ -41,7 +41,8 @@ final readonly class StackPage
     private const REGARDS = '/\b(?:sincerely|(?:kind|best|warm)(?:est)? regards|regards|yours truly|respectfully)\b.{0,140}$/isu';
 
     /** What is set as a title in the middle of a paper or on its last page, and begins none. */
-    private const CLOSING = '/^\W*(?:(?:section|article|part|paragraph|clause|chapter)\s+(?:\d|[ivx]+\b)|\d{1,2}\.\s|[ivx]{1,4}\.\s|in witness|signatures?\W*$|signature pages?|execut(?:ed|ion)|continued|page \w+\W*$)|'.
+    private const CLOSING = '/^\W*(?:(?:section|article|part|paragraph|clause|chapter)\s+(?:\d|[ivx]+\b)|\d{1,2}\.\s|[ivx]{1,4}\.\s|'.
+        'in witness|signatures?\W*$|signature pages?|execut(?:ed|ion)|continued|page \w+\W*$)|'.
         '\bcont(?:inue|[’\'])d\W*$/iu';
 
     private const NUMBERS = ['one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8];

@@ -161,7 +161,8 @@ final class StackProposal
         // "Buyer ____ Date ____" ends many papers, and runs on under none.
         $isRunning = $page->heading === '' || preg_match(self::SIGNED, mb_substr($page->text, -self::HEAD)) !== 1;
 
-        return ($isRunning && mb_strlen($page->text) > self::MUCH && $foot($page) === $foot($last)) || ($isUnderHead && self::isSameHead($page, $last));
+        return ($isRunning && mb_strlen($page->text) > self::MUCH && $foot($page) === $foot($last)) ||
+            ($isUnderHead && self::isSameHead($page, $last));
     }
 
     /**

@@ -235,12 +235,21 @@ function runningText(int $number): array
 it('begins another paper at a letter, a printed email, and what calls itself something, straight or askew', function (float $slope) {
     $stack = [
         1 => typedPage(['Larkspur Roofing INVOICE 2217', 'Flashing 620', ...runningText(1)], slope: $slope),
-        typedPage(['Anchorfield Title and Escrow', '12 Quay Street, Tidewick', 'Dear Mr. Reyes-Whitlock,', ...runningText(2)], slope: $slope),
+        typedPage(
+            ['Anchorfield Title and Escrow', '12 Quay Street, Tidewick', 'Dear Mr. Reyes-Whitlock,', ...runningText(2)],
+            slope: $slope,
+        ),
         typedPage(['we write again about the same matter and hope to hear from you soon after that.', ...runningText(3)], slope: $slope),
-        typedPage(['From: Adaeze Brightwater', 'Sent: Monday 9:14 AM', 'To: Tomás', 'Subject: Title commitment', ...runningText(4)], slope: $slope),
+        typedPage(
+            ['From: Adaeze Brightwater', 'Sent: Monday 9:14 AM', 'To: Tomás', 'Subject: Title commitment', ...runningText(4)],
+            slope: $slope,
+        ),
         typedPage(['Agreement About What Stays', ...runningText(5), ...runningText(6)], slope: $slope),
         typedPage([...runningText(7), ...runningText(8)], slope: $slope),
-        typedPage(['Merrow Savings Bank', 'November 20, 2026', 'Re: Conditional approval', ...runningText(9), 'Sincerely,', 'Odile'], slope: $slope),
+        typedPage(
+            ['Merrow Savings Bank', 'November 20, 2026', 'Re: Conditional approval', ...runningText(9), 'Sincerely,', 'Odile'],
+            slope: $slope,
+        ),
         typedPage(['Upstairs two rooms and a bath', ...runningText(10)], slope: $slope),
     ];
     expect(array_map(static fn (ProposedPart $part) => [$part->first, $part->last, $part->heading], StackProposal::of($stack)))->toBe([
