@@ -179,7 +179,7 @@ cmd_artisan() {
         dates:*|forms:*|marks:*|mail:read|stack:*|commission:*|seal:verify) set_up >&2; use_state "$(own_profile)"; [ -f "$UNANIMUS_STATE/.env" ] || write_configuration; php artisan "$@" ;;
         mail:receive) receive_mail "$@" ;;
         # Writes histories as they were, which the application itself never may.
-        brokerage:import|brokerage:limits) use_state "$(own_profile)"; require_database; as_app env APP_CONFIG_CACHE="$UNANIMUS_STATE/cache/none.php" DB_OWNER_PASSWORD="$(cat "$UNANIMUS_STATE/secrets/owner")" php artisan "$@" ;;
+        brokerage:import|brokerage:limits|brokerage:address) use_state "$(own_profile)"; require_database; as_app env APP_CONFIG_CACHE="$UNANIMUS_STATE/cache/none.php" DB_OWNER_PASSWORD="$(cat "$UNANIMUS_STATE/secrets/owner")" php artisan "$@" ;;
         *) use_state "$(own_profile)"; require_database; as_app php artisan "$@" ;;
     esac
 }

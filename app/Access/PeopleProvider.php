@@ -41,7 +41,11 @@ final class PeopleProvider extends EloquentUserProvider
     /** @param  array<string, mixed>  $credentials */
     public function retrieveByCredentials(#[\SensitiveParameter] array $credentials): ?User
     {
-        return $this->first('SELECT * FROM user_by_address(?)', (string) ($credentials['email'] ?? ''));
+        $user = $this->first('SELECT * FROM user_by_address(?)', (string) ($credentials['email'] ?? ''));
+        // At a brokerage's own address nobody else's people are known.
+        $own = OwnAddress::current();
+
+        return $own === null || $user?->brokerage_id === $own->brokerage ? $user : null;
     }
 
     public function updateRememberToken(Authenticatable $user, #[\SensitiveParameter] $token): void

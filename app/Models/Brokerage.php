@@ -17,6 +17,7 @@ use App\Models\Concerns\HasKey;
  * @property bool $sets_up whether it is new, and its administrator is led through setting up
  * @property string|null $sender_name whom its letters come from; null: as it is called
  * @property string|null $sender_address null: as this installation sends
+ * @property string|null $address of its own, at which its people sign in and to which its emails lead; null: that of the installation
  */
 final class Brokerage extends Record
 {

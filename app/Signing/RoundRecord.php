@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Signing;
 
+use App\Access\OwnAddress;
+use App\Models\Brokerage;
 use App\Models\Event;
 use App\Models\Round;
 use App\Models\RoundPaper;
@@ -55,7 +57,10 @@ final class RoundRecord
             array_values($events->all()),
             $round->file->office->zone,
             $this->timeLine(),
-            url('/proof'),
+            OwnAddress::within(
+                Brokerage::query()->whereKey($round->brokerage_id)->value('address'),
+                static fn () => url('/proof'),
+            ),
             $this->consent(),
         );
     }

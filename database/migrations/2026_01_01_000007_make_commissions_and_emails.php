@@ -69,5 +69,6 @@ return new class extends Migration
         DB::unprepared((string) file_get_contents(database_path('sql/company-sign-in.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/limits.sql')));
         DB::unprepared((string) file_get_contents(database_path('sql/desk-steps.sql')));
+        DB::unprepared((string) file_get_contents(database_path('sql/own-addresses.sql')));
     }
 };

@@ -7,37 +7,12 @@ use App\Mail\ActionLink;
 use App\Models\Brokerage;
 use App\Models\InboundItem;
 use App\Models\Letter;
-use App\Models\User;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Route;
-use Illuminate\Support\Str;
 use Unanimus\Access\AccessRefusal;
 use Unanimus\Access\Totp;
 use Unanimus\Signing\SigningRefusal;
-
-/** A second brokerage with one person, in the same installation. */
-function anotherBrokerage(): User
-{
-    $id = (int) DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
-    App\Models\Sight::ofBrokerage($id);
-    DB::insert(
-        'INSERT INTO brokerages (id, key, name, intake_hash, sender_name, sender_address) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?, '.
-            '?, ?, ?)',
-        [$id, (string) Str::ulid(), 'Harborstone Homes', hash('sha256', 'their-token'), 'Harborstone Homes', 'deals@harborstone.example'],
-    );
-    $office = App\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
-    $user = User::create([
-        'brokerage_id' => $id,
-        'name' => 'Lucian Ferro',
-        'email' => 'lucian@harborstone.example',
-        'password' => Hash::make('x'),
-    ]);
-    App\Models\OfficeRole::create(['brokerage_id' => $id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => 'agent']);
-
-    return $user;
-}
 
 it('answers under its own names only, and makes links from none of what a request claims', function () {
     $file = $this->aFile();

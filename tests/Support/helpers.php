@@ -247,6 +247,35 @@ function roundOfPaper(DealFile $file, string $content): App\Models\Round
     return App\Models\Round::query()->orderByDesc('id')->firstOrFail();
 }
 
+/** A second brokerage with one person, in the same installation. */
+function anotherBrokerage(): App\Models\User
+{
+    $id = (int) Illuminate\Support\Facades\DB::selectOne("SELECT nextval(pg_get_serial_sequence('brokerages', 'id')) AS id")->id;
+    App\Models\Sight::ofBrokerage($id);
+    Illuminate\Support\Facades\DB::insert(
+        'INSERT INTO brokerages (id, key, name, intake_hash, sender_name, sender_address) OVERRIDING SYSTEM VALUE VALUES (?, ?, ?, '.
+            '?, ?, ?)',
+        [
+            $id,
+            (string) Illuminate\Support\Str::ulid(),
+            'Harborstone Homes',
+            hash('sha256', 'their-token'),
+            'Harborstone Homes',
+            'deals@harborstone.example',
+        ],
+    );
+    $office = App\Models\Office::create(['brokerage_id' => $id, 'name' => 'Saltreach', 'zone' => 'America/New_York', 'holidays' => []]);
+    $user = App\Models\User::create([
+        'brokerage_id' => $id,
+        'name' => 'Lucian Ferro',
+        'email' => 'lucian@harborstone.example',
+        'password' => Illuminate\Support\Facades\Hash::make('x'),
+    ]);
+    App\Models\OfficeRole::create(['brokerage_id' => $id, 'user_id' => $user->id, 'office_id' => $office->id, 'role' => 'agent']);
+
+    return $user;
+}
+
 /**
  * Lines as they are printed on a page: from the left, from the foot, and what they say.
  *

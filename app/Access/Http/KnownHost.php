@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
+use App\Access\OwnAddress;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Symfony\Component\HttpFoundation\Response as Answer;
@@ -18,26 +19,12 @@ final class KnownHost
 {
     public function handle(Request $request, \Closure $next): Answer
     {
-        if (! in_array(strtolower($request->getHttpHost()), self::known(), true)) {
+        if (! in_array(strtolower($request->getHttpHost()), OwnAddress::known(), true)) {
             return new Response('This server does not use that address.', 421, ['Content-Type' => 'text/plain']);
         }
+        $host = strtolower($request->getHttpHost());
+        OwnAddress::enter($host === OwnAddress::known()[0] ? null : OwnAddress::at($host));
 
         return $next($request);
-    }
-
-    /** @return list<string> */
-    private static function known(): array
-    {
-        $url = parse_url((string) config('app.url'));
-        $own = strtolower(($url['host'] ?? '').(isset($url['port']) ? ":{$url['port']}" : ''));
-
-        return [
-            $own,
-            ...array_values(
-                array_filter(
-                    array_map(static fn (string $host) => strtolower(trim($host)), explode(',', (string) config('unanimus.hosts'))),
-                ),
-            ),
-        ];
     }
 }

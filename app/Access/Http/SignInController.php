@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access\Http;
 
+use App\Access\OwnAddress;
 use App\Access\RememberedDevices;
 use App\Access\SecondFactor;
 use App\Access\SignInFailed;
@@ -27,7 +28,7 @@ final class SignInController
 {
     public function show(): View
     {
-        return view('access.sign-in', ['companies' => IdentityProvider::areUsed()]);
+        return view('access.sign-in', ['companies' => IdentityProvider::areUsed(), 'own' => OwnAddress::current()]);
     }
 
     public function store(Request $request): RedirectResponse|JsonResponse

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Jobs;
 
+use App\Access\OwnAddress;
 use App\Mail\ActionLink;
 use App\Mail\LetterMail;
 use App\Models\Brokerage;
@@ -41,10 +42,12 @@ final class SendLetter extends Work
         if ($letter === null || $letter->sent_at !== null) {
             return;
         }
-        $url = Sight::within($this->brokerageId, static fn (): ?string => ActionLink::of($letter));
         $brokerage = Sight::within($this->brokerageId, fn (): Brokerage => Brokerage::query()->findOrFail($this->brokerageId));
         try {
-            Mail::send(new LetterMail($letter, $brokerage, $url, app(Bytes::class)));
+            OwnAddress::within($brokerage->address, function () use ($letter, $brokerage): void {
+                $url = Sight::within($this->brokerageId, static fn (): ?string => ActionLink::of($letter));
+                Mail::send(new LetterMail($letter, $brokerage, $url, app(Bytes::class)));
+            });
         } catch (TransportExceptionInterface $failed) {
             // Refused for good is this letter, not the server: it holds up no other (RFC 5321, 4.2.1 and 4.3.2).
             if ($failed instanceof UnexpectedResponseException && in_array($failed->getCode(), self::REFUSED, true)) {

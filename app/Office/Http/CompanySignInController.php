@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Office\Http;
 
+use App\Access\OwnAddress;
 use App\Access\SecondFactor;
 use App\Models\IdentityProvider;
 use App\Models\User;
@@ -26,7 +27,10 @@ final class CompanySignInController
         $email = trim($request->validate(['email' => 'required|string|max:200'], [
             'email.required' => 'Enter your email address first.',
         ])['email']);
-        $provider = IdentityProvider::for($email) ?? throw ValidationException::withMessages([
+        $provider = IdentityProvider::for($email);
+        $own = OwnAddress::current();
+        $isHere = $own === null || $provider?->brokerage_id === $own->brokerage;
+        $provider !== null && $isHere || throw ValidationException::withMessages([
             'email' => 'No company sign-in is set up for that address. Sign in with your password.',
         ]);
 

@@ -2,6 +2,7 @@
     <div class="leaf door">
         <p><x-wordmark /></p>
         <h1>Unanimus</h1>
+        @if ($own)<p><b>{{ $own->name }}</b></p>@endif
         <p class="dim">Who has agreed to what, and by when.</p>
         <form method="post" action="/sign-in" data-again>
             @csrf
