@@ -10,7 +10,7 @@ use Illuminate\Database\Connection;
 final readonly class Tables
 {
     /** What only a running installation needs: work under way there, machines that people signed in on, and what follows from rows. */
-    private const LEFT = ['pending_work', 'remembered_devices', 'search_words'];
+    private const LEFT = ['desk_steps', 'pending_work', 'remembered_devices', 'search_words'];
 
     public function __construct(private Connection $database)
     {
