@@ -47,7 +47,7 @@ asked_of_proof() {
 people_work() {
     local number=0 what
     PEOPLE=()
-    for what in fill fill bring sign; do
+    for what in fill fill bring sign move; do
         number=$((number + 1))
         as_app php artisan prove $what "$1" --number=$number --seconds=$((MINUTES * 60)) & PEOPLE+=($!)
     done
@@ -73,7 +73,7 @@ lay_proof() {
 
 # One after the other, each a few seconds after the one before; what was taken away comes back.
 try_faults() {
-    local until=$1 left=() i kind kinds=(a-web-worker the-web-workers the-web-server the-sealing-worker the-letters-worker the-reading-worker the-database the-time-stamps the-mail-server the-store)
+    local until=$1 left=() i kind kinds=(a-web-worker the-web-workers the-web-server the-sealing-worker the-letters-worker the-reading-worker the-moving-worker the-worker the-database the-time-stamps the-mail-server the-store)
     RANDOM=$SEED
     while [ "$(date +%s)" -lt "$until" ]; do
         sleep $((RANDOM % 4 + 1))
@@ -95,6 +95,8 @@ fault_of_the_web_server() { killed nginx; }
 fault_of_the_sealing_worker() { killed sealing; }
 fault_of_the_letters_worker() { killed letters; }
 fault_of_the_reading_worker() { killed reading; }
+fault_of_the_moving_worker() { killed moving; }
+fault_of_the_worker() { killed worker; }
 fault_of_the_time_stamps() { touch "$UNANIMUS_STATE/run/stamps-away"; sleep 4; rm -f "$UNANIMUS_STATE/run/stamps-away"; }
 fault_of_the_mail_server() { supervise stop post-room >/dev/null; sleep 4; supervise start post-room >/dev/null; }
 fault_of_the_store() { chmod 000 "$UNANIMUS_STATE/bytes"; sleep 2; chmod 755 "$UNANIMUS_STATE/bytes"; }

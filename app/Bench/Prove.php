@@ -12,7 +12,7 @@ use Illuminate\Console\Command;
  */
 final class Prove extends Command
 {
-    protected $signature = 'prove {what : prepare, fill, bring, sign or count} {folder : for what is noted}
+    protected $signature = 'prove {what : prepare, fill, bring, sign, move or count} {folder : for what is noted}
         {--number=0} {--seconds=60} {--rounds=6}';
 
     protected $description = 'The work while faults are tried, and what became of it';
@@ -38,10 +38,14 @@ final class Prove extends Command
                 $jobs->sign();
 
                 return self::SUCCESS;
+            case 'move':
+                $jobs->move();
+
+                return self::SUCCESS;
             case 'count':
                 return $this->told($count->of($folder));
             default:
-                $this->error('What? prepare, fill, bring, sign or count.');
+                $this->error('What? prepare, fill, bring, sign, move or count.');
 
                 return self::INVALID;
         }

@@ -38,6 +38,7 @@ final class ProveCount
                         WHERE e.kind = 'finished'",
                     'SELECT '.count(array_filter($noted['turn'] ?? [], static fn (bool $said) => ! $said)),
                 ),
+                'rows moved in' => $this->rows($noted['import'] ?? []),
                 'sealed sets' => $this->sets(),
                 'emails' => $this->emails(),
             ];
@@ -63,6 +64,7 @@ final class ProveCount
         for ($end = microtime(true) + self::SETTLES; microtime(true) < $end; sleep(1)) {
             $waits = (int) DB::scalar(
                 "SELECT (SELECT count(*) FROM letters WHERE sent_at IS NULL) + (SELECT count(*) FROM uploads WHERE state = 'working')
+                    + (SELECT count(*) FROM imports WHERE state = 'running')
                     + (SELECT count(*) FROM rounds r WHERE status = 'complete'
                         AND NOT EXISTS (SELECT FROM sealed_sets s WHERE s.round_id = r.id AND s.round_paper_id IS NULL))",
             );
@@ -86,6 +88,25 @@ final class ProveCount
         $doubled = array_filter(array_keys($noted), static fn (string $key) => ($found[$key] ?? 0) > 1);
 
         return [count($noted), count($lost), count($doubled), count($noted) - count($said) + (int) DB::scalar($stuck)];
+    }
+
+    /**
+     * Of each table that was said to be moved in all rows are files, each once.
+     *
+     * @param array<string, bool> $noted
+     * @return array{int, int, int, int}
+     */
+    private function rows(array $noted): array
+    {
+        $tried = ProveFiles::ROWS * count($noted);
+        $begun = ProveFiles::ROWS * count(array_filter($noted));
+        $files = array_map(
+            static fn (object $row): int => (int) $row->n,
+            DB::select("SELECT count(*) AS n FROM facts WHERE name = 'property.street' AND value LIKE 'Moved % Row %' GROUP BY value"),
+        );
+        $running = (int) DB::scalar("SELECT count(*) FROM imports WHERE state = 'running'");
+
+        return [$tried, max(0, $begun - count($files)), array_sum($files) - count($files), $running + $tried - $begun];
     }
 
     /** @return array{int, int, int, int} */

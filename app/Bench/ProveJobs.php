@@ -14,13 +14,16 @@ use Unanimus\Signing\SignerStatus;
 /** What is done while faults are tried. Only what the copy says was done is noted. */
 final class ProveJobs
 {
-    /** @var array{email: string, files: list<string>, blanks: list<array{string, string}>, rounds: list<array<string, mixed>>} */
+    /**
+     * @var array{email: string, files: list<string>, blanks: list<array{string, string}>, rounds: list<array<string, mixed>>,
+     *     imports: list<string>}
+     */
     private readonly array $laid;
 
     public function __construct(private readonly string $folder, private readonly int $number, private readonly float $until)
     {
         $laid = is_file("{$folder}/prepared.json") ? (string) file_get_contents("{$folder}/prepared.json") : '';
-        $this->laid = json_decode($laid, true) ?? ['email' => '', 'files' => [], 'blanks' => [], 'rounds' => []];
+        $this->laid = json_decode($laid, true) ?? ['email' => '', 'files' => [], 'blanks' => [], 'rounds' => [], 'imports' => []];
     }
 
     public function fill(): void
@@ -48,6 +51,19 @@ final class ProveJobs
                 ['name' => 'key', 'contents' => $key],
             ], isFile: true));
             usleep(random_int(500_000, 2_000_000));
+        }
+    }
+
+    /** Tables are moved in one after the other, each begun twice, as by a double click. */
+    public function move(): void
+    {
+        $person = $this->colleague();
+        $pause = max(0.0, $this->until - microtime(true)) / max(1, count($this->laid['imports']));
+        foreach ($this->laid['imports'] as $import) {
+            $said = $person->post("/imports/{$import}/start", []);
+            $person->post("/imports/{$import}/start", []);
+            $this->note('import', $import, $said);
+            usleep((int) ($pause * 800_000));
         }
     }
 

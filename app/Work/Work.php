@@ -167,7 +167,7 @@ abstract class Work implements ShouldQueue
     /** Says that it is still at it: what takes longer than a claim lasts is not taken to be killed. */
     final protected function holdOn(): void
     {
-        $this->update(['claimed_until' => now()->addMinutes(self::CLAIM)]);
+        $this->update(['claimed_until' => now()->addMinutes(static::RUNS)]);
     }
 
     /** Whether the row still asks for this job; another may have done the work, or have been begun in its place. */

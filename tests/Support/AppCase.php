@@ -173,7 +173,7 @@ abstract class AppCase extends TestCase
     public function work(): void
     {
         Artisan::call('queue:work', [
-            '--queue' => 'sealing,messages,letters,conversion,reading,stacks,uploads-read,moving-read,moving-try,moving-lists,'.
+            '--queue' => 'sealing,messages,letters,conversion,reading,stacks,uploads-read,moving-read,moving-try,moving-open,moving-lists,'.
                 'moving-in,sets,listings,calls,reports,default',
             '--stop-when-empty' => true,
             '--sleep' => 0,

@@ -131,8 +131,11 @@ final class ImportFiles
         if ($import->papers()->where('outcome', 'unread')->exists()) {
             throw MovingRefusal::StillReading->because();
         }
+        $isAskedAgain = $import->state === 'running';
         $import->update(['state' => 'running']);
-        OpenImported::dispatch($import->brokerage_id, $import->id);
+        OpenImported::begin($import->brokerage_id, $import->id);
+        // Whoever presses once more sees that nothing goes on: another takes over, and what was under way is no longer wanted.
+        $isAskedAgain && OpenImported::again($import->brokerage_id, $import->id);
     }
 
     /** Opens one row as a file; the row says so in the same transaction. Opened already, nothing happens. */

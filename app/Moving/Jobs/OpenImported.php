@@ -8,69 +8,61 @@ use App\Models\Import;
 use App\Models\Sight;
 use App\Models\User;
 use App\Moving\Actions\ImportFiles;
-use Illuminate\Bus\Queueable;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
+use App\Work\Work;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\Log;
 
-/** Opens the rows of a table that fit, a stretch at a time; started again it goes on where it was. */
-final class OpenImported implements ShouldQueue
+/** Opens the rows of a table that fit, one by one; killed half-way it goes on with the next. */
+final class OpenImported extends Work
 {
-    use Dispatchable;
-    use Queueable;
+    public const KIND = 'moving-open';
 
-    /** Rows in one stretch. */
-    private const STRETCH = 25;
+    /** A row takes a moment: who is silent for longer was killed. */
+    protected const RUNS = 2;
 
-    public int $tries = 5;
+    public int $timeout = 14400;
 
-    public function __construct(private readonly int $brokerageId, private readonly int $importId)
+    protected function work(): void
     {
-    }
+        [$import, $by] = Sight::within($this->brokerageId, function (): array {
+            $import = Import::query()->with('office')->findOrFail($this->thing);
 
-    public function handle(ImportFiles $files): void
-    {
-        [$import, $by, $lines] = Sight::within($this->brokerageId, function (): array {
-            $import = Import::query()->with('office')->findOrFail($this->importId);
-
-            return [
-                $import,
-                User::query()->with('officeRoles')->findOrFail($import->user_id),
-                $import->lines()->where('outcome', 'fit')->limit(self::STRETCH)->pluck('id')->all(),
-            ];
+            return [$import, User::query()->with('officeRoles')->findOrFail($import->user_id)];
         });
         if ($import->state !== 'running') {
             return;
         }
         Auth::setUser($by);
-        foreach ($lines as $line) {
-            try {
-                Sight::within($this->brokerageId, static fn () => $files->open($import, (int) $line, $by));
-            } catch (\DomainException|\InvalidArgumentException $refused) {
-                Sight::within(
-                    $this->brokerageId,
-                    static fn () => $import
-                        ->lines()
-                        ->whereKey($line)
-                        ->update(['outcome' => 'unfit', 'told' => $refused->getMessage()]),
-                );
+        try {
+            while ($this->nextRow($import, $by)) {
+                $this->holdOn();
             }
+        } finally {
+            Auth::forgetUser();
         }
-        Auth::forgetUser();
-        Sight::within($this->brokerageId, function () use ($import, $lines): void {
-            if ($lines !== []) {
-                self::dispatch($this->brokerageId, $this->importId);
-
-                return;
-            }
+        Sight::within($this->brokerageId, function () use ($import): void {
             $import->update(['state' => 'done']);
-            $import->papers()->exists() || $import->lists()->exists() ? BringPapers::begin($this->brokerageId, $this->importId) : null;
+            $import->papers()->exists() || $import->lists()->exists() ? BringPapers::begin($this->brokerageId, $this->thing) : null;
         });
     }
 
-    public function failed(\Throwable $failed): void
+    private function nextRow(Import $import, User $by): bool
     {
-        Log::error('A table could not be opened to its end', ['import' => $this->importId, 'exception' => $failed]);
+        $line = Sight::within(
+            $this->brokerageId,
+            static fn () => $import->lines()->reorder()->where('outcome', 'fit')->orderBy('number')->value('id'),
+        );
+        if ($line === null) {
+            return false;
+        }
+        try {
+            Sight::within($this->brokerageId, static fn () => app(ImportFiles::class)->open($import, (int) $line, $by));
+        } catch (\DomainException|\InvalidArgumentException $refused) {
+            Sight::within($this->brokerageId, static fn () => $import
+                ->lines()
+                ->whereKey($line)
+                ->update(['outcome' => 'unfit', 'told' => $refused->getMessage()]));
+        }
+
+        return true;
     }
 }

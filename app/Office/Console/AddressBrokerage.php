@@ -24,9 +24,10 @@ final class AddressBrokerage extends Command
         $number = (int) $this->argument('number');
         $of = $database->table('brokerages')->where('id', $number);
         $whose = $database->selectOne('SELECT id FROM brokerage_at(?)', [$host])->id ?? null;
+        $own = $address === 'none' ? null : $address;
         $refused = match (true) {
             $of->clone()->doesntExist() => "There is no brokerage {$this->argument('number')}.",
-            $address === 'none' => null,
+            $own === null => null,
             preg_match('~^https?://[a-z\d]([a-z\d.-]*[a-z\d])?(:\d{2,5})?$~', $address) !== 1 => "“{$address}” is no address. ".
                 'Write it such as https://deals.fernhollow.example, without anything behind the name.',
             $address === strtolower(rtrim((string) config('app.url'), '/')) => 'That is the address of the installation itself.',
@@ -40,9 +41,9 @@ final class AddressBrokerage extends Command
 
             return self::INVALID;
         }
-        $of->clone()->update(['address' => $address === 'none' ? null : $address]);
+        $of->clone()->update(['address' => $own]);
         $name = (string) $of->value('name');
-        $this->info($address === 'none' ? "{$name} is reached at the address of the installation." : "{$name} is reached at {$address}.");
+        $this->info($own === null ? "{$name} is reached at the address of the installation." : "{$name} is reached at {$address}.");
 
         return self::SUCCESS;
     }
