@@ -274,6 +274,7 @@ return [
         'complete_more' => 'We are preparing the documents. You will get a copy by email in about a minute.',
         'thanks' => 'Thank you, :name',
         'thanks_more' => 'You are done. When everyone else has signed, you get all the documents by email. You can close this page.',
+        'still' => 'Still to sign: :names.',
         'declined' => 'This signing has ended',
         'declined_more' => 'Someone declined to sign. You do not need to do anything. :name will be in touch.',
         'recalled' => 'There is nothing to sign right now',

@@ -278,6 +278,7 @@ return [
         'complete_more' => 'Estamos preparando los documentos. En un minuto recibirá una copia por correo.',
         'thanks' => 'Gracias, :name',
         'thanks_more' => 'Ya terminó. Cuando los demás hayan firmado, recibirá todos los documentos por correo. Puede cerrar esta página.',
+        'still' => 'Faltan por firmar: :names.',
         'declined' => 'Esta firma ha terminado',
         'declined_more' => 'Alguien no quiso firmar. Usted no tiene que hacer nada. :name se pondrá en contacto.',
         'recalled' => 'Por ahora no hay nada que firmar',

@@ -40,6 +40,7 @@ it('keeps a signer to their own steps, in order', function () {
         ->assertSessionHas('reason', SigningRefusal::AdoptedForGood->value);
     $this->post("{$link}/finish")->assertRedirect($link);
     $this->post("{$link}/finish")->assertRedirect();
+    $this->get($link)->assertSee('Still to sign: José Nguyễn-Ortiz, Tomás Reyes-Whitlock.');
     $this->seeAll();
     expect(DB::table('round_events')->where('kind', 'finished')->count())
         ->toBe(1)
@@ -51,7 +52,7 @@ it('tells the next turn to wait', function () {
     $round = $this->aRound($this->aFile());
     $link = '/sign/'.$this->signer($round, 'agent.1')->token();
     Auth::forgetGuards();
-    $this->get($link)->assertSee('It is not your turn yet');
+    $this->get($link)->assertSee('It is not your turn yet')->assertSee('Still to sign: Sunniva Eide, José Nguyễn-Ortiz.');
 });
 
 it('takes a drawn signature', function () {

@@ -41,13 +41,30 @@ final class SignController
     {
     }
 
+    /** @return list<string> names of those who have not signed yet, beside them, in the order in which they are asked */
+    private static function others(Signer $signer): array
+    {
+        return array_values($signer->round->signers
+            ->filter(static fn (Signer $one) => $one->id !== $signer->id && $one->part !== Part::Reads &&
+                $one->status !== SignerStatus::Finished)
+            ->sortBy(static fn (Signer $one) => [$one->turn, $one->id])
+            ->pluck('name')
+            ->unique()
+            ->all());
+    }
+
     public function show(Request $request, string $token): View
     {
         $signer = SignerLink::signer($request);
         $round = $signer->round;
         $standing = $signer->status;
         if ($round->status !== RoundStatus::Out || in_array($standing, [SignerStatus::Waiting, SignerStatus::Finished], true)) {
-            return view('signing.over', ['signer' => $signer, 'round' => $round, 'token' => $token]);
+            return view('signing.over', [
+                'signer' => $signer,
+                'round' => $round,
+                'token' => $token,
+                'still' => self::others($signer),
+            ]);
         }
         if ($signer->part !== Part::Signs) {
             $view = RoundView::forSigner($round->load(['events', 'signers']), $token);

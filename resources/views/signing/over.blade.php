@@ -20,6 +20,7 @@
             <h1>{{ __('client.over.complete') }}</h1><p>{{ __('client.over.complete_more') }}</p>
         @elseif ($signer->status->value === 'finished')
             <h1>{{ __('client.over.thanks', ['name' => $signer->name]) }}</h1><p>{{ __('client.over.thanks_more') }}</p>
+            @if ($still !== [])<p>{{ __('client.over.still', ['names' => implode(', ', $still)]) }}</p>@endif
         @elseif ($round->status->value === 'declined')
             <h1>{{ __('client.over.declined') }}</h1><p>{{ __('client.over.declined_more', $who) }}</p>
         @elseif ($round->status->value === 'recalled')
@@ -30,6 +31,7 @@
                 $round->file->office->zone)]) }}</p>
         @else
             <h1>{{ __('client.over.waits') }}</h1><p>{{ __('client.over.waits_more') }}</p>
+            @if ($still !== [])<p>{{ __('client.over.still', ['names' => implode(', ', $still)]) }}</p>@endif
         @endif
     </div>
 </x-guest>
