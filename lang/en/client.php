@@ -116,6 +116,8 @@ return [
         'title' => 'Documents to sign',
         'hello' => 'Hello :name',
         'asks' => '{1} :sender asks you to sign a document for :file.|[2,*] :sender asks you to sign :count documents for :file.',
+        'places' => '{1} There is one place to sign or fill in.|{2} There are two places to sign or fill in.'.
+            '|{3} There are three places to sign or fill in.|[4,*] There are :count places to sign or fill in.',
         'takes' => 'It takes about :minutes.',
         'minutes' => '{1} 1 minute|[2,*] :count minutes',
         'before' => 'Before you start.',

@@ -48,6 +48,18 @@ it('keeps a signer to their own steps, in order', function () {
         ->toBe(1);
 });
 
+it('says who asks, for which property, how many places there are and how long it takes', function () {
+    $round = $this->aRound($this->aFile());
+    $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
+    $owed = count($round->state()->owes('buyer.1'));
+    Auth::forgetGuards();
+    $page = (string) preg_replace('/\s+/', ' ', strip_tags((string) $this->get($link)->assertOk()->getContent()));
+    expect($page)->toContain('Tomás Reyes-Whitlock asks you to sign')
+        ->toContain('14 Lanternfish Lane')
+        ->toContain(trans_choice('client.sign.places', $owed).' It takes about')
+        ->and($owed)->toBeGreaterThan(0);
+});
+
 it('tells the next turn to wait', function () {
     $round = $this->aRound($this->aFile());
     $link = '/sign/'.$this->signer($round, 'agent.1')->token();

@@ -77,6 +77,7 @@ final class SignController
                 'round' => $round,
                 'token' => $token,
                 'minutes' => self::minutes($round, $signer),
+                'places' => count($round->state()->owes($signer->seat)),
             ]);
         }
         if ($signer->adopted === null) {

@@ -3,6 +3,7 @@
     <div class="sheet">
         <h1>{{ __('client.sign.hello', ['name' => $signer->name]) }}</h1>
         <p>{{ trans_choice('client.sign.asks', $round->papers->count(), ['sender' => $round->sender->name, 'file' => $round->file->name]) }}
+            {{ $places > 0 ? trans_choice('client.sign.places', $places) : '' }}
             {{ __('client.sign.takes', ['minutes' => trans_choice('client.sign.minutes', $minutes)]) }}</p>
         <ul>@foreach ($round->papers as $sent)<li>{{ $sent->title }}, {{ trans_choice('client.pages', $sent->pages) }}</li>@endforeach</ul>
         @if ($signer->asks() !== [])
