@@ -692,6 +692,9 @@ BEGIN
     IF (NEW.most_people, NEW.most_bytes) IS DISTINCT FROM (OLD.most_people, OLD.most_bytes) AND current_user = 'unanimus_app' THEN
         RAISE insufficient_privilege USING MESSAGE = 'only the operator says how much a brokerage may have';
     END IF;
+    IF NEW.address IS DISTINCT FROM OLD.address AND current_user = 'unanimus_app' AND session_of('person') IS NOT NULL THEN
+        RAISE insufficient_privilege USING MESSAGE = 'only the operator says where a brokerage is reached';
+    END IF;
     RETURN NEW;
 END $$;
 CREATE OR REPLACE TRIGGER administrators_name BEFORE UPDATE ON brokerages FOR EACH ROW EXECUTE FUNCTION administrators_name();

@@ -7,6 +7,7 @@ use App\Mail\ActionLink;
 use App\Models\Letter;
 use App\Models\Sight;
 use App\Models\User;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 
@@ -78,4 +79,12 @@ it('gives no address to a brokerage that is not there, nor that of the installat
     $this->seeAll();
     expect(addressed(999_999, OWN_ADDRESS))->toContain('There is no brokerage')
         ->and(addressed($this->people['tomas']->brokerage_id, (string) config('app.url')))->toContain('the installation itself');
+});
+
+it('lets nobody of a brokerage say where it is reached, not its administrator either', function () {
+    $id = $this->people['fenna']->brokerage_id;
+    $this->as('fenna');
+    Sight::ofPerson($this->people['fenna']);
+    expect(fn () => DB::transaction(fn () => DB::table('brokerages')->where('id', $id)->update(['address' => OWN_ADDRESS])))
+        ->toThrow(QueryException::class, 'only the operator says where');
 });
