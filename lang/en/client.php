@@ -116,6 +116,7 @@ return [
         'title' => 'Documents to sign',
         'hello' => 'Hello :name',
         'asks' => '{1} :sender asks you to sign a document for :file.|[2,*] :sender asks you to sign :count documents for :file.',
+        'other_seat' => 'Thank you. You are also asked in another role: these are the places for it, with the same signature.',
         'places' => '{1} There is one place to sign or fill in.|{2} There are two places to sign or fill in.'.
             '|{3} There are three places to sign or fill in.|[4,*] There are :count places to sign or fill in.',
         'takes' => 'It takes about :minutes.',

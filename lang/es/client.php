@@ -118,6 +118,7 @@ return [
         'title' => 'Documentos para firmar',
         'hello' => 'Hola, :name',
         'asks' => '{1} :sender le pide que firme un documento para :file.|[2,*] :sender le pide que firme :count documentos para :file.',
+        'other_seat' => 'Gracias. También se le pide firmar en otra función: estos son los lugares, con la misma firma.',
         'places' => '{1} Hay un lugar para firmar o llenar.|[2,*] Hay :count lugares para firmar o llenar.',
         'takes' => 'Le tomará más o menos :minutes.',
         'minutes' => '{1} 1 minuto|[2,*] :count minutos',

@@ -2,14 +2,17 @@
 
 declare(strict_types=1);
 
+use App\Files\Actions\SetParty;
 use App\Models\Letter;
 use App\Models\PartyContact;
 use App\Models\Round;
 use App\Signing\Actions\RecordEvent;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Unanimus\Parties\PartyDetails;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\RoundEvent;
+use Unanimus\Signing\Seat;
 use Unanimus\Signing\SignerStatus;
 use Unanimus\Signing\SigningRefusal;
 
@@ -240,4 +243,76 @@ it('asks someone to approve first: nobody signs before, and it is in the evidenc
     $this->work();
     $this->seeAll();
     expect(sealedText($round))->toContain('· approved it ')->toContain('Oda Lovell Approved it');
+});
+
+it('lets one person who sits in two seats sign for both in one session, agreeing and choosing a signature once', function () {
+    $file = $this->aFile();
+    app(SetParty::class)($file, Seat::of('buyer.2'), new PartyDetails(name: 'Sunniva Eide', email: 'Sunniva@eide.example'));
+    $round = $this->aRound($file->refresh());
+    [$first, $second] = [$this->signer($round, 'buyer.1'), $this->signer($round, 'buyer.2')];
+    $link = fn ($signer) => '/sign/'.$signer->token();
+    Auth::forgetGuards();
+    $this->post("{$link($first)}/consent", ['agree' => '1']);
+    $this->post("{$link($first)}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'brisk']);
+    $this->seeAll();
+    $owed = fn (string $seat) => $round->refresh()->load(['signers', 'marks', 'events'])->state()->owes($seat);
+    foreach ($owed('buyer.1') as $mark) {
+        $this->postJson("{$link($first)}/marks/{$mark}")->assertOk();
+    }
+    $this->post("{$link($first)}/finish")->assertRedirect($link($second));
+    $this->seeAll();
+    $agreed = DB::table('round_events')->where('seat', 'buyer.2')->where('kind', 'consented');
+    expect($second->refresh()->status)->toBe(SignerStatus::Consented)
+        ->and($second->adopted)->toBe($first->refresh()->adopted)
+        ->and($agreed->value(DB::raw("data->>'as'")))->toBe('buyer.1');
+    $this->get($link($second))->assertOk()->assertSee('also asked in another role');
+    $this->seeAll();
+    foreach ($owed('buyer.2') as $mark) {
+        $this->postJson("{$link($second)}/marks/{$mark}")->assertOk();
+    }
+    $this->post("{$link($second)}/finish")->assertRedirect($link($second));
+    $this->seeAll();
+    $this->signs($round, 'agent.1');
+    $this->work();
+    expect(sealedText($round))->toContain('Sunniva Eide');
+});
+
+it('agrees for nobody else of that address, not past a code, and not for a colleague', function () {
+    $file = $this->aFile();
+    app(SetParty::class)($file, Seat::of('buyer.2'), new PartyDetails(name: 'José Nguyễn-Ortiz', email: 'sunniva@eide.example'));
+    $round = $this->aRound($file->refresh());
+    $this->signs($round, 'buyer.1');
+    expect($this->signer($round, 'buyer.2')->status)->toBe(SignerStatus::Invited);
+    $file = $this->aFile();
+    app(SetParty::class)($file, Seat::of('buyer.2'), new PartyDetails(name: 'Sunniva Eide', email: 'sunniva@eide.example'));
+    $round = $this->aRound($file->refresh());
+    $coded = $this->signer($round, 'buyer.2');
+    $this->as('tomas')->put("/rounds/{$round->key}/signers/{$coded->key}/code", ['code' => 'KITE-77'])->assertSessionHas('told');
+    $this->seeAll();
+    $finish = function (string $seat) use (&$round): string {
+        $link = '/sign/'.$this->signer($round, $seat)->token();
+        Auth::forgetGuards();
+        $this->post("{$link}/consent", ['agree' => '1']);
+        $this->post("{$link}/adopt", ['name' => 'Sunniva Eide', 'initials' => 'SE', 'hand' => 'brisk']);
+        $this->seeAll();
+        foreach ($round->refresh()->load(['signers', 'marks', 'events'])->state()->owes($seat) as $mark) {
+            $this->postJson("{$link}/marks/{$mark}")->assertOk();
+        }
+        $to = (string) $this->post("{$link}/finish")->headers->get('Location');
+        $this->seeAll();
+
+        return $to;
+    };
+    expect($finish('buyer.1'))->toEndWith('/sign/'.$coded->token())
+        ->and($coded->refresh()->status)->toBe(SignerStatus::Invited)
+        ->and($coded->adopted)->toBeNull();
+    // Their own agent buys: the agent's seat asks for their account.
+    $file = $this->aFile();
+    $tomas = new PartyDetails(name: 'Tomás Reyes-Whitlock', email: 'tomas@quillmark.example');
+    app(SetParty::class)($file, Seat::of('buyer.1'), $tomas);
+    $round = $this->aRound($file->refresh());
+    $this->signs($round, 'buyer.2');
+    $finish('buyer.1');
+    $agent = $this->signer($round, 'agent.1');
+    expect($agent->status)->toBe(SignerStatus::Invited)->and($agent->adopted)->toBeNull();
 });

@@ -8,6 +8,7 @@ use App\Models\Round;
 use App\Models\Signer;
 use App\Models\SigningMark;
 use App\Signing\Actions\AdoptSignature;
+use App\Signing\Actions\GoOnInOtherSeat;
 use App\Signing\Actions\RecordEvent;
 use App\Signing\Http\Requests\MakeMarkRequest;
 use App\Signing\InPerson;
@@ -248,13 +249,20 @@ final class SignController
         return new JsonResponse(['places' => $places, 'left' => count($state->owes($signer->seat))]);
     }
 
-    public function finish(Request $request, string $token): RedirectResponse
+    public function finish(Request $request, string $token, GoOnInOtherSeat $goOn): RedirectResponse
     {
         $signer = SignerLink::signer($request);
         $data = $signer->part === Part::Signs ? [] : ['part' => $signer->part->value];
         $this->record($request, $signer, EventKind::Finished, 'finished:'.$signer->once(), $data);
+        // On a device that was handed over whose turn it is next is said there.
+        $isHandedOver = (new InPerson($request->session()))->isGivenTo($signer);
+        $next = $isHandedOver || $signer->part !== Part::Signs ? null : $goOn(
+            $signer->refresh(),
+            $request->user(),
+            self::from($request, $signer),
+        );
 
-        return to_route('sign', $token);
+        return $next === null ? to_route('sign', $token) : to_route('sign', $next->token())->with('told', __('client.sign.other_seat'));
     }
 
     public function decline(Request $request, string $token): RedirectResponse
