@@ -41,11 +41,7 @@ final class PeopleProvider extends EloquentUserProvider
     /** @param  array<string, mixed>  $credentials */
     public function retrieveByCredentials(#[\SensitiveParameter] array $credentials): ?User
     {
-        $user = $this->first('SELECT * FROM user_by_address(?)', (string) ($credentials['email'] ?? ''));
-        // At a brokerage's own address nobody else's people are known.
-        $own = OwnAddress::current();
-
-        return $own === null || $user?->brokerage_id === $own->brokerage ? $user : null;
+        return $this->first('SELECT * FROM user_by_address(?)', (string) ($credentials['email'] ?? ''));
     }
 
     public function updateRememberToken(Authenticatable $user, #[\SensitiveParameter] $token): void
@@ -60,6 +56,10 @@ final class PeopleProvider extends EloquentUserProvider
 
     private function first(string $query, int|string $value): ?User
     {
-        return User::hydrate(DB::select($query, [$value]))->first();
+        $user = User::hydrate(DB::select($query, [$value]))->first();
+        // At a brokerage's own address nobody else's people are known, with a session from elsewhere either.
+        $own = OwnAddress::current();
+
+        return $own === null || $user?->brokerage_id === $own->brokerage ? $user : null;
     }
 }

@@ -123,7 +123,7 @@ final readonly class StackPage
         return preg_match(self::REGARDS, $this->text) === 1;
     }
 
-    /** Whether its text is set otherwise than another's: it begins elsewhere, and is taller or less tall. */
+    /** Whether its text is set as another's: only what begins elsewhere and is taller or less tall is set otherwise. */
     public function isSetLike(self $other): bool
     {
         return min($this->usual, $other->usual) <= 0.0 || abs($this->left - $other->left) < 12.0 ||

@@ -14,13 +14,12 @@ final class SamePerson
      */
     public static function is(string $name, ?string $address, string $otherName, ?string $otherAddress): bool
     {
-        [$one, $other] = [self::plain("{$name}\n{$address}"), self::plain("{$otherName}\n{$otherAddress}")];
-
-        return trim($name) !== '' && trim((string) $address) !== '' && $one === $other;
+        return self::plain($name) !== '' && self::plain((string) $address) !== '' &&
+            self::plain($name) === self::plain($otherName) && self::plain((string) $address) === self::plain((string) $otherAddress);
     }
 
     private static function plain(string $text): string
     {
-        return mb_strtolower((string) preg_replace('/[^\S\n]+/u', ' ', trim((string) preg_replace('/[^\S\n]*\n[^\S\n]*/u', "\n", $text))));
+        return mb_strtolower(trim((string) preg_replace('/\s+/u', ' ', $text)));
     }
 }

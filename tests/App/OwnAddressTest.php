@@ -39,6 +39,13 @@ it('answers at a brokerage’s own address in its name, leads on under it, and l
     $this->assertAuthenticated();
     auth()->logout();
     OwnAddress::enter(null);
+    // Nor with a session that was begun at another address.
+    $this->post('/sign-in', ['email' => 'tomas@quillmark.example', ...$password])->assertSessionHasNoErrors();
+    auth()->forgetGuards();
+    expect($this->call('GET', OWN_ADDRESS.'/files')->headers->get('Location'))->toBe(OWN_ADDRESS.'/sign-in');
+    OwnAddress::enter(null);
+    auth()->forgetGuards();
+    auth()->logout();
     // At the installation's own address everybody signs in, and nothing is said of one brokerage.
     $this->get('/sign-in')->assertOk()->assertDontSee('Harborstone');
     $this->post('/sign-in', ['email' => 'tomas@quillmark.example', ...$password])->assertSessionHasNoErrors();
