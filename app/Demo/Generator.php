@@ -162,6 +162,7 @@ final class Generator
             'property.street' => $street,
             'property.city' => $town,
             'property.state' => 'MW',
+            // Older homes are asked for a lead paint disclosure, which these files have none of.
             'property.year_built' => (string) mt_rand(1979, 2022),
             'price' => ($hundreds = mt_rand(1600, 7400)).'00.00',
             'earnest_money' => (10 * intdiv($hundreds, 500)).'00.00',

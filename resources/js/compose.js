@@ -309,7 +309,8 @@ document.addEventListener('keydown', (event) => {
     else if (mark && acts[event.key]) acts[event.key](mark);
     else if (mark && ways[event.key] && event.target.closest?.('[data-mark]')) {
         const [dx, dy] = ways[event.key].map((n) => n * (event.shiftKey ? 8 : 1));
-        changeAll(({ place: [x, y, width, height] }) => ({ place: [x + dx, y + dy, width, height] }), newStep(`${[mark.key, ...state.more]}`));
+        const step = newStep(`${[mark.key, ...state.more]}`);
+        changeAll(({ place: [x, y, width, height] }) => ({ place: [x + dx, y + dy, width, height] }), step);
     } else if (event.key === 'Escape' && mark) {
         state.chosen = null;
         state.more.clear();

@@ -34,8 +34,12 @@ form.addEventListener('submit', (event) => {
     asked = true;
     event.preventDefault();
     const told = document.querySelector('#ask-send');
-    const count = [`Page ${unseen[0].dataset.number} has places to sign and was`, 'Two pages with places to sign were', 'Three pages with places to sign were'][unseen.length - 1]
-        ?? `${unseen.length} pages with places to sign were`;
+    const few = [
+        `Page ${unseen[0].dataset.number} has places to sign and was`,
+        'Two pages with places to sign were',
+        'Three pages with places to sign were',
+    ];
+    const count = few[unseen.length - 1] ?? `${unseen.length} pages with places to sign were`;
     told.textContent = `${count} not looked at yet. Look at the places, or press Send again to send it as it is.`;
     told.hidden = false;
     unseen[0].scrollIntoView({ block: 'start' });
