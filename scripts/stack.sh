@@ -157,17 +157,17 @@ write_site() {
 
 # Templates name what they need as @NAME@.
 fill_in() {
-    local demo=false debug=false fpm_root= names
+    local demo=false debug=false fpm_root= names=127.0.0.1 ours= port
     # It answers under the names of "settings" too, without their ports.
-    names=127.0.0.1
-    [ ! -f "$UNANIMUS_STATE/settings" ] || names="$names $(sed -n 's/^UNANIMUS_HOSTS=//p; s|^APP_URL=https*://||p' "$UNANIMUS_STATE/settings" | tr ',' '\n' | sed 's|[:/].*||' | tr '\n' ' ')"
+    [ ! -f "$UNANIMUS_STATE/settings" ] || ours=$(sed -n 's/^UNANIMUS_HOSTS=//p; s|^APP_URL=https*://||p' "$UNANIMUS_STATE/settings" | tr ',' '\n' | sed 's|[:/].*||' | sort -u | tr '\n' ' ')
+    port=$(setting UNANIMUS_HTTPS_PORT)
     [ "$PROFILE" = demo ] && demo=true
     [ "$APP_USER" = root ] && fpm_root=-R
     sed -e "s|@ROOT@|$ROOT|g" -e "s|@STATE@|$UNANIMUS_STATE|g" -e "s|@HOME@|${UNANIMUS_STATE%/*}|g" -e "s|@SOCKET@|$PGSOCKET|g" -e "s|@ADDRESS@|$(address)|g" \
         -e "s|@WEB@|$BASE|g" -e "s|@EXCHANGE@|$((BASE + 1))|g" -e "s|@POSTROOM@|$((BASE + 2))|g" -e "s|@SMTP@|$((BASE + 3))|g" \
         -e "s|@STAMPS@|$((BASE + 4))|g" -e "s|@PG@|$((BASE + 5))|g" -e "s|@PROFILE@|$PROFILE|g" -e "s|@FPMROOT@|$fpm_root|g" -e "s|@NGINXUSER@|${fpm_root:+user root;}|g" \
         -e "s|@FPMUSER@|$([ "$APP_USER" = root ] && printf 'user = root\\ngroup = root' || true)|g" -e "s|@PGBIN@|$PGBIN|g" -e "s|@PGDATA@|$(pgdata)|g" \
-        -e "s|@NAMES@|$names|g" -e "s|@KEY@|$(cat "$UNANIMUS_STATE/secrets/app_key")|g" -e "s|@KEYSBEFORE@|$(paste -sd, "$UNANIMUS_STATE/secrets/app_keys_before" 2>/dev/null || true)|g" \
+        -e "s|@NAMES@|$names $ours|g" -e "s|@OURS@|$ours|g" -e "s|@TLSPORT@|$([ "${port:-443}" = 443 ] || echo ":$port")|g" -e "s|@KEY@|$(cat "$UNANIMUS_STATE/secrets/app_key")|g" -e "s|@KEYSBEFORE@|$(paste -sd, "$UNANIMUS_STATE/secrets/app_keys_before" 2>/dev/null || true)|g" \
         -e "s|@APPWORD@|$(cat "$UNANIMUS_STATE/secrets/app")|g" -e "s|@EXCHANGEWORD@|$(cat "$UNANIMUS_STATE/secrets/exchange")|g" \
         -e "s|@INTAKEWORD@|$(cat "$UNANIMUS_STATE/secrets/intake")|g" \
         -e "s|@HTTP@|$(setting UNANIMUS_HTTP_PORT)|g" -e "s|@HTTPS@|$(setting UNANIMUS_HTTPS_PORT)|g" -e "s|@NAME@|$(setting APP_URL | sed 's|^https*://||')|g" -e "s|@RELEASE@|$RELEASE|g" -e "s|@CACHES@|$(caches)|g" -e "s|@WEBWORKERS@|$(web_workers)|g" -e "s|@APPUSER@|$APP_USER|g" -e "s|@APPGROUP@|$(id -gn "$APP_USER")|g" "$1" | only_of_profile >"$2"
