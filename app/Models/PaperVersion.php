@@ -52,15 +52,29 @@ final class PaperVersion extends Record
         return PaperReading::ofKept($this->reading, $this->findings);
     }
 
-    /** @return list<SaidTerm> what a paper that is no form of ours says of a deal; of a scan once it was read */
+    /**
+     * What papers that are no form of ours say of a deal, by version; of a scan once it was read.
+     *
+     * @param array<self> $versions
+     * @return array<int, list<SaidTerm>>
+     */
+    public static function saidIn(array $versions): array
+    {
+        $said = array_column(array_map(static fn (self $one) => [$one->id, $one->read()->said], $versions), 1, 0);
+        $scans = array_filter($versions, static fn (self $one) => $said[$one->id] === [] && $one->made_by === MadeBy::Uploaded);
+        $kept = $scans === [] ? [] : DB::table('version_texts')
+            ->whereIn('paper_version_id', array_column($scans, 'id'))
+            ->pluck('said', 'paper_version_id');
+        foreach ($kept as $id => $terms) {
+            $said[$id] = array_map(SaidTerm::fromArray(...), (array) json_decode((string) $terms, true));
+        }
+
+        return $said;
+    }
+
+    /** @return list<SaidTerm> */
     public function said(): array
     {
-        $said = $this->read()->said;
-        if ($said !== [] || $this->made_by !== MadeBy::Uploaded) {
-            return $said;
-        }
-        $kept = DB::table('version_texts')->where('paper_version_id', $this->id)->value('said');
-
-        return array_map(SaidTerm::fromArray(...), (array) json_decode((string) ($kept ?? '[]'), true));
+        return self::saidIn([$this])[$this->id];
     }
 }

@@ -10,6 +10,7 @@ use App\Papers\PaperCheck;
 use Illuminate\Support\Facades\Cache;
 use Unanimus\Forms\CrossCheck;
 use Unanimus\Forms\Finding;
+use Unanimus\Forms\SaidTerm;
 use Unanimus\Pages\Rect;
 use Unanimus\Terms\Fact;
 use Unanimus\Terms\Facts;
@@ -38,22 +39,28 @@ final readonly class BoardCache
     /** @return array<string, self> by the paper's key */
     public static function of(DealFile $file, Facts $facts): array
     {
-        $rests = self::restsOn($file, $facts);
+        $said = PaperCheck::said($file);
+        $rests = self::restsOn($file, $facts, $said);
         // One place a file. It rests on the very papers that are seen: what one side has reckoned is nothing to the other.
         $place = "reckoned:{$file->id}";
         $kept = Cache::get($place);
         if (is_array($kept) && ($kept['rests'] ?? null) === $rests) {
             return array_map(self::fromArray(...), $kept['papers']);
         }
-        $papers = self::reckon($file, $facts);
+        $papers = self::reckon($file, $facts, $said);
         Cache::put($place, ['rests' => $rests, 'papers' => array_map(static fn (self $one) => $one->toArray(), $papers)], self::KEPT_FOR);
 
         return $papers;
     }
 
-    /** @return array<string, self> */
-    private static function reckon(DealFile $file, Facts $facts): array
+    /**
+     * @param array<int, list<SaidTerm>> $said
+     * @return array<string, self>
+     */
+    private static function reckon(DealFile $file, Facts $facts, array $said): array
     {
+        // None of them asks for the file it is in.
+        $file->papers->each(static fn (Paper $paper) => $paper->setRelation('file', $file));
         $drafts = PaperCheck::drafts($file, $facts);
         $findings = CrossCheck::of($drafts, $file->office->today());
         $reckoned = [];
@@ -62,7 +69,7 @@ final readonly class BoardCache
             $form = $paper->form();
             $reckoned[$paper->key] = new self(
                 isset($drafts[$paper->key]) ? count($drafts[$paper->key]['filling']->missing()) : 0,
-                $findings[$paper->key] ?? PaperCheck::findings($paper, $facts),
+                $findings[$paper->key] ?? PaperCheck::findings($paper, $facts, $said),
                 $form === null ? null : count($form->pages),
                 $form?->seats() ?? [],
                 $form !== null && $form->marks !== [],
@@ -72,7 +79,8 @@ final readonly class BoardCache
         return $reckoned;
     }
 
-    private static function restsOn(DealFile $file, Facts $facts): string
+    /** @param  array<int, list<SaidTerm>>  $said  a scan says more once it was read */
+    private static function restsOn(DealFile $file, Facts $facts, array $said): string
     {
         return hash(
             'xxh128',
@@ -80,6 +88,7 @@ final readonly class BoardCache
                 config('unanimus.build'),
                 $file->office->today()->iso(),
                 array_map(static fn (Fact $fact) => $fact->value, $facts->all()),
+                array_filter($said),
                 $file->papers
                     ->map(
                         static fn (Paper $paper) => [

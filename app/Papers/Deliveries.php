@@ -39,12 +39,17 @@ final readonly class Deliveries
             ->filter(static fn (Requirement $one) => $one->acceptedEarlier() !== '')
             ->pluck('paper_id')
             ->all();
-        $executed = $file->papers->whereNotIn('id', $earlier)->filter(static fn (Paper $paper) => Executed::is(
-            $paper->state,
-            $paper->latest?->made_by === MadeBy::Uploaded,
-            in_array($paper->id, $accepted, true),
-            ($paper->form()->marks ?? []) !== [],
-        ));
+        $executed = $file->papers->whereNotIn('id', $earlier)->filter(static function (Paper $paper) use ($accepted): bool {
+            $is = static fn (bool $isForSigning): bool => Executed::is(
+                $paper->state,
+                $paper->latest?->made_by === MadeBy::Uploaded,
+                in_array($paper->id, $accepted, true),
+                $isForSigning,
+            );
+
+            // Of most papers it is known without reading the form they are on.
+            return $is(true) && ($is(false) || ($paper->form()->marks ?? []) !== []);
+        });
         $versions = $executed->pluck('latest_version_id');
         $there = ($executed->isEmpty() ? new Collection() : Delivery::query()->whereIn('paper_version_id', $versions)->get())
             ->keyBy(static fn (Delivery $one) => "{$one->paper_version_id} {$one->party_id}");

@@ -6,6 +6,7 @@ namespace App\Papers;
 
 use App\Models\DealFile;
 use App\Models\Paper;
+use App\Models\PaperVersion;
 use App\Models\Party;
 use Unanimus\Files\PaperState;
 use Unanimus\Forms\CrossCheck;
@@ -13,16 +14,18 @@ use Unanimus\Forms\Filling;
 use Unanimus\Forms\Finding;
 use Unanimus\Forms\FormUnknown;
 use Unanimus\Forms\Library;
+use Unanimus\Forms\SaidTerm;
 use Unanimus\Terms\Facts;
 
 /** What is to be looked at on a paper: within itself, against the file's terms, against the other papers. */
 final class PaperCheck
 {
     /**
+     * @param array<int, list<SaidTerm>>|null $said what papers say, by version, where it was read for many at once
      * @return list<Finding> what is to be looked at on a paper that takes no entries: pages that lack, blanks that say otherwise than the
      *                       terms
      */
-    public static function findings(Paper $paper, Facts $facts): array
+    public static function findings(Paper $paper, Facts $facts, ?array $said = null): array
     {
         $version = $paper->isDraft() || $paper->state === PaperState::Void ? null : $paper->latest;
         if ($version === null) {
@@ -36,13 +39,21 @@ final class PaperCheck
                 ->filter()
                 ->all();
 
-            return [...$found, ...CrossCheck::ofSaid($version->said(), $facts, $people)];
+            return [...$found, ...CrossCheck::ofSaid($said[$version->id] ?? $version->said(), $facts, $people)];
         }
         try {
             return [...$found, ...CrossCheck::ofFixed($read, app(Library::class)->form($read->form, $read->revision), $facts)];
         } catch (FormUnknown) {
             return $found;
         }
+    }
+
+    /** @return array<int, list<SaidTerm>> what papers of a file say of its deal, by version: those that are no form of ours */
+    public static function said(DealFile $file): array
+    {
+        $latest = $file->papers->filter(static fn (Paper $paper) => ! $paper->isDraft())->map(static fn (Paper $paper) => $paper->latest);
+
+        return PaperVersion::saidIn($latest->filter()->all());
     }
 
     /** @return array<string, array{title: string, filling: Filling}> what stands on each draft, by its key */
