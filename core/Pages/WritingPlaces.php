@@ -107,7 +107,7 @@ final class WritingPlaces
                 $next !== null &&
                 in_array($next->text, [']', ')'], true) &&
                 abs($next->y - $word->y) < 3 &&
-                $next->right() - $word->x < 30
+                $next->right() - $word->x < ($this->isOpen($word, $next) ? 44 : 30)
             ) {
                 $this->tick(new Rect($word->x, $word->y, $next->right() - $word->x, $word->height), 'brackets');
                 $i++;
@@ -123,6 +123,24 @@ final class WritingPlaces
             }
         }
         $this->read = $left;
+    }
+
+    /** Whether nothing is drawn to write on between two brackets, "[    ]". */
+    private function isOpen(Word $left, Word $right): bool
+    {
+        $within = static fn (float $x1, float $x2, float $y): bool => $x1 < $right->x && $x2 > $left->right() && abs($y - $left->bottom()) < 8;
+        foreach ($this->places as $one) {
+            if ($within($one->place->x, $one->place->x + $one->place->width, $one->place->y + $one->place->height)) {
+                return false;
+            }
+        }
+        foreach ($this->rules->across as [$x1, $x2, $y]) {
+            if ($within($x1, $x2, $y)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private function tick(Rect $place, string $by): void

@@ -38,9 +38,13 @@ final class LabelPlaces
             $row = array_filter($squares, static fn (SigningLine $one) => $one->isBeside($line) && $one->right() < $line->at->place->x);
             $said = array_filter($row, static fn (SigningLine $one) => $line->before !== '' && str_starts_with($one->after, $line->before));
 
-            return count($row) > 1 && $said !== [] && ! self::isLabel($line->before) && str_word_count($line->before) < 3
-                ? $line->labeled('')
-                : $line;
+            if (count($row) < 2 || $said === [] || self::isLabel($line->before) || str_word_count($line->before) > 4) {
+                return $line;
+            }
+            // "[ ] am [ ] pm Buyer: ____".
+            $own = (string) preg_replace('/^(?:\W*\b[ap]\.?m\.?(?!\w))+\W*/iu', '', $line->before);
+
+            return self::isLabel($own) ? $line->labeled($own) : (str_word_count($line->before) < 3 ? $line->labeled('') : $line);
         }, $lines);
     }
 
@@ -65,10 +69,10 @@ final class LabelPlaces
         return $bracketed === count($row) ? count($row) > 1 || $isOpen : $isOpen && $bracketed === 0;
     }
 
-    /** "Received a copy: Buyer ____": of the words before a line those after the colon are its label. */
+    /** "Received a copy: Buyer ____", "I have read this. Buyer ____": of the words before a line the last ones are its label. */
     private static function afterColon(SigningLine $line): SigningLine
     {
-        $last = preg_match('/:\s+(\S.*)$/u', $line->before, $m) === 1 ? $m[1] : '';
+        $last = preg_match('/(?::|\p{L}{3}\.)\s+(\S[^:.]*:?)$/u', $line->before, $m) === 1 ? $m[1] : '';
 
         return $last !== '' && ! $line->isCell() && SignerWords::isAll($last) && ! MarkLabels::isInitials($line->before)
             ? $line->labeled($last)

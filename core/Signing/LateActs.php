@@ -46,10 +46,22 @@ final class LateActs
                 $late[$index] = [MarkKind::Signature, self::SURE];
             }
         }
+        foreach ($lines as $index => $line) {
+            self::isStatement($line) && ($late[$index] ??= [MarkKind::Initials, self::SURE]);
+        }
         $kinds += $late;
         ksort($kinds);
 
         return $kinds;
+    }
+
+    /** "____ Purchaser has received a copy of the pamphlet": a short line before what somebody states, for their initials. */
+    private static function isStatement(SigningLine $line): bool
+    {
+        $width = $line->at->place->width;
+
+        return $width >= 16 && $width <= 90 && ! $line->isCell() && $line->before.$line->under.$line->at->caption === '' &&
+            str_word_count($line->after) > 3 && SignerWords::states($line->after);
     }
 
     /** @param  list<SigningLine>  $lines  Whether nothing but a role is said of a line, and nothing goes on after it. */

@@ -309,4 +309,22 @@ final class LineNeighbors
 
         return false;
     }
+
+    /**
+     * What is said after a line; what stands right before the next one is the next one's.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function ownAfter(SigningLine $line, array $lines): string
+    {
+        foreach ($lines as $other) {
+            if ($other->isBeside($line) && $other->before !== '' && $other->at->place->x >= $line->right() - 1) {
+                $isLabel = str_ends_with($line->after, $other->before);
+
+                return $isLabel ? trim(substr($line->after, 0, -strlen($other->before))) : $line->after;
+            }
+        }
+
+        return $line->after;
+    }
 }

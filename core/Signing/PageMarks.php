@@ -237,7 +237,8 @@ final class PageMarks
             return null;
         }
         $isCell = $line->isCell();
-        $after = str_word_count($line->after) > 3 ? '' : $line->after;
+        $after = MarkLabels::companion($line->before) === null ? $line->after : LineNeighbors::ownAfter($line, $lines);
+        $after = str_word_count($after) > 3 ? '' : $after;
         $column = $isCell ? $line->over : '';
         $before = preg_match('/^\W*\d{0,2}\W*$/', $line->before) === 1 ? '' : $line->before;
         $said = [$line->at->caption, $line->under, $line->before, $after, $column];
@@ -280,7 +281,7 @@ final class PageMarks
                 0.85,
             ],
             BlockEntries::isCompany($line->before) => null,
-            SignerWords::isAll($line->before) && self::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [
+            SignerWords::isAll($line->before) && LineNeighbors::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [
                 MarkKind::Signature,
                 0.6,
             ],
@@ -289,24 +290,6 @@ final class PageMarks
             $before.$line->under === '' && ! $isCell && $width >= 120 && SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
             default => null,
         };
-    }
-
-    /**
-     * What is said after a line; what stands right before the next one is the next one's.
-     *
-     * @param list<SigningLine> $lines
-     */
-    private static function ownAfter(SigningLine $line, array $lines): string
-    {
-        foreach ($lines as $other) {
-            if ($other->isBeside($line) && $other->before !== '' && $other->at->place->x >= $line->right() - 1) {
-                $isLabel = str_ends_with($line->after, $other->before);
-
-                return $isLabel ? trim(substr($line->after, 0, -strlen($other->before))) : $line->after;
-            }
-        }
-
-        return $line->after;
     }
 
     /** Whether words go on after it as a sentence does: a blank in a text, nothing to sign. */
@@ -366,7 +349,10 @@ final class PageMarks
     /** "Buyer(s) signature(s): ____ / ____": the next person's, as long and right after a stroke. */
     public static function isSecond(SigningLine $left, SigningLine $line): bool
     {
-        return $line->isBeside($left) && abs($line->at->place->width - $left->at->place->width) < 12 && $line->under === '' &&
+        $unlike = abs($line->at->place->width - $left->at->place->width);
+        $isAlike = $unlike < 12 || ($unlike < 40 && preg_match('/^\W*\/\W*$/', $line->before) === 1);
+
+        return $line->isBeside($left) && $isAlike && $line->under === '' &&
             $line->at->place->x - $left->right() < 40 && (preg_match('/^\W*(?:\/|&|and)\W*$/iu', $line->before) === 1 ||
                 // On a scan a stroke is easily lost.
                 ($line->before === '' && preg_match('/\(s\)/i', $left->before) === 1) ||

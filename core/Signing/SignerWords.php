@@ -19,7 +19,7 @@ final readonly class SignerWords
     /** What they are called, the longer before the shorter; a role's helper before the role: "buyer's agent" is the agent. */
     private const ROLES = [
         'agent' => '(?:(?:'.self::SIDES.'|leasing|cooperating|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
-            '(?:broker )?(?:agents?|licensees?|salespersons?|sales associate|associate broker)',
+            '(?:broker )?(?:agents?|licensees?|salespersons?|sales associate|associate broker)(?: for (?:the )?(?:'.self::SIDES.')s?\b)?',
         'broker' => '(?:(?:'.self::SIDES.'|managing|designated|principal|supervising|responsible|qualifying|employing|'.
             'sponsoring|referring|receiving|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
             '(?:brokers?(?:\W{1,3}manager)?|brokerage|broker of record|firm)',
@@ -27,13 +27,14 @@ final readonly class SignerWords
         'lender' => 'lender|loan officer|mortgagee',
         'tenant' => '(?:co\W?)?(?:tenants?|lessees?|renters?|residents?)|arrendatari[oa]s?|inquilin[oa]s?',
         'landlord' => '(?:co\W?)?(?:landlords?|lessors?)|arrendador(?:es|a)?',
-        'buyer' => '(?:co\W?)?(?:buyers?|purchasers?|offerors?|transferees?|grantees?|comprador(?:es|a)?)',
+        'buyer' => '(?:co\W?)?(?:buyers?|purchasers?|vendees?|offerors?|transferees?|grantees?|comprador(?:es|a)?)',
         'seller' => '(?:co\W?)?(?:sellers?|vendors?|owners?|offerees?|transferors?|grantors?|vendedor(?:es|a)?|homeowners?)',
     ];
 
     /** Words that name somebody without saying whom. */
     private const SOMEBODY = 'clients? or customers?|clients?\W{0,2}\/\W{0,2}customers?|clients?|customers?|principals?|undersigned|'.
-        'part(?:y|ies)|applicants?|consumers?|recipients?|(?:co\W?)?borrowers?|signers?|prospects?|'.
+        'part(?:y|ies)|applicants?|consumers?|recipients?|(?:co\W?)?borrowers?|signers?|prospects?|optionees?|optionors?|'.
+        '(?:sub)?assignors?|assignees?|guarantors?|mortgagors?|licensors?|sub(?:tenant|lessee|lessor|landlord)s?|'.
         'authorized (?:representatives?|signers?|signator(?:y|ies)|officers?|persons?)|'.
         self::OUTSIDERS;
 
@@ -117,11 +118,11 @@ final readonly class SignerWords
         $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
 
         return preg_match(
-            '/^\W*(?:the |each |authorized |proposed |prospective |for (?:the )?)?(?:first |second |[1lI|]st |2nd )?'.
+            '/^\W*(?:\(?[1-4][).:]\)?\s*)?(?:(?:signed|accepted|agreed|executed) by:? )?(?:the |each |authorized |proposed |prospective |for (?:the )?)?(?:first |second |[1lI|]st |2nd )?'.
                 '(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
                 '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'))?(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.
                 '\s*(?:no\.?|#)?\s*(?:[(#]?\d?\)?|one|two|three|four|\(?[A-D]\)?)'.
-                '(?:\s*(?:signature|signs?|sign here|or authorized.{0,20}))?'.
+                '(?:\s*(?:signature|signs?|sign here|or (?:his |her |its |their )?(?:authorized.{0,20}|designees?)))?'.
                 '(?:,?\s*(?:by|as) (?:(?:its|his|her|their|an?|the) )?(?:attorney.in.fact|authorized \w+|trustee|executor|guardian|'.
                 'personal representative|power of attorney))?'.
                 '(?:[’\']s? (?:legal |court.appointed )?(?:guardian|conservator|executor|administrator|trustee|personal representative|'.
@@ -144,6 +145,14 @@ final readonly class SignerWords
 
         return preg_match("/^\W*{$who}\s+(?:hereby )?{$does}/iu", trim($text)) === 1 ||
             preg_match("/^\W*{$done}(?: and \w+)? by {$who}\s*:\W*$/iu", trim($text)) === 1;
+    }
+
+    /** Whether it begins with what somebody states of themselves: "Purchaser has received copies of", "Tenant waives". */
+    public static function states(string $text): bool
+    {
+        $who = '(?:the )?(?:'.implode('|', self::ROLES).')(?:\W{0,2}s\)?)?';
+
+        return preg_match("/^\W*{$who} (?:(?:has|have) (?:received|read|reviewed|waived|been (?:given|told|offered))|waives?|acknowledges?)\b/iu", $text) === 1;
     }
 
     /** Whether a name stands there with what its bearer is: "Sunniva Eide, Buyer", "Seller: Beatrix Palomar". */
