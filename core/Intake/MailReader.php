@@ -11,6 +11,7 @@ use Unanimus\Pages\Scratch;
 use Unanimus\Pages\ToolFailed;
 use ZBateson\MailMimeParser\Header\AddressHeader;
 use ZBateson\MailMimeParser\Header\DateHeader;
+use ZBateson\MailMimeParser\Header\ParameterHeader;
 use ZBateson\MailMimeParser\IMessage;
 use ZBateson\MailMimeParser\Message;
 use ZBateson\MailMimeParser\Message\IMessagePart;
@@ -138,7 +139,7 @@ final class MailReader
     {
         $said = [];
         for ($index = 0; $index < $mail->getTextPartCount(); $index++) {
-            $said[] = trim((string) $mail->getTextPart($index)?->getContent());
+            $said[] = trim(self::words($mail->getTextPart($index)));
         }
 
         return PlainText::of(implode("\n\n", array_filter($said, static fn (string $one) => $one !== '')));
@@ -148,7 +149,7 @@ final class MailReader
     {
         $said = '';
         for ($index = 0; $index < $mail->getHtmlPartCount(); $index++) {
-            $said .= (string) $mail->getHtmlPart($index)?->getContent();
+            $said .= self::words($mail->getHtmlPart($index));
         }
 
         return mb_scrub($said);
@@ -179,7 +180,7 @@ final class MailReader
 
         return DeliveryReport::of(
             $of('message/delivery-status', 'message/global-delivery-status'),
-            $of('message/rfc822', 'text/rfc822-headers', 'message/global', 'message/global-headers'),
+            $of('message/rfc822', 'text/rfc822-headers', 'message/rfc822-headers', 'message/global', 'message/global-headers'),
         );
     }
 
@@ -271,6 +272,18 @@ final class MailReader
                 $this->parts[] = new MailPart($name, $type, $inside, MailPaper::is($inside, $type, $name, false));
             }
         }
+    }
+
+    /** What a part says. Where it does not say how it is written it is read as what it can only be (RFC 6532). */
+    private static function words(?IMessagePart $part): string
+    {
+        if ($part === null) {
+            return '';
+        }
+        $header = $part instanceof IMimePart ? $part->getHeader('Content-Type') : null;
+        $bytes = $header instanceof ParameterHeader && $header->getValueFor('charset') !== null ? '' : self::bytes($part);
+
+        return $bytes !== '' && mb_check_encoding($bytes, 'UTF-8') ? $bytes : (string) $part->getContent();
     }
 
     private static function bytes(IMessagePart $part): string

@@ -68,11 +68,14 @@ final readonly class ReceivedMail
     public function speaksOfWiring(): bool
     {
         $account = '(?:wir(?:e|ing)|bank(?:ing)?|routing|account|transfer|payment)\s+'.
-            '(?:instruction|detail|information|number|account|info)';
-        $other = '(?:new|chang|updat|revis|correct|differ|amend|replac|attached|below|instead)';
+            '(?:instruction|detail|information|number|account|info)|'.
+            '(?:datos|instrucci[oó]n|instrucciones|n[uú]mero|cuenta)\s+(?:de\s+(?:la\s+|su\s+)?)?'.
+            '(?:transferencia|banc|cuenta|pago|dep[oó]sito)';
+        $other = '(?:new|chang|updat|revis|correct|differ|amend|replac|attached|below|instead|'.
+            'nuev|cambi|actualiz|modific|correg|distint|diferent|adjunt)';
         $said = "{$this->subject}\n{$this->text}";
 
-        return preg_match("/\\b{$account}s?\\b.{0,90}\\b{$other}|\\b{$other}\\w*\\b.{0,60}\\b{$account}/isu", $said) === 1;
+        return preg_match("/\\b(?:{$account})\\w*\\b.{0,90}\\b{$other}|\\b{$other}\\w*\\b.{0,60}\\b(?:{$account})/isu", $said) === 1;
     }
 
     /** @return array<string, mixed> as mail:read prints it */

@@ -75,8 +75,7 @@ it('makes a form of a PDF: by mouse and by keyboard, with undo, and puts it in f
         $field->clear();
         $field->sendKeys($value.WebDriverKeys::TAB);
     }
-    $stored();
-    usleep(600_000);
+    // What has not come to the server yet stands there all the same.
     $this->visit($form);
     expect($count())
         ->toBe(3)

@@ -34,6 +34,7 @@ it('takes the other side’s agent from their email to a round that is out, with
     );
     $hand->click('Keep all', '#faults');
     $this->eventually(fn () => $this->all('#faults [data-keep]') === [] ?: null, 'the proposed places stand');
+    $this->eventually(fn () => $this->all('.thumbs .unlooked') === [] ?: null, 'the page was looked at');
     $hand->click('Send', '.send-acts');
     $this->seeText('Out for signature');
     expect($hand->actions)

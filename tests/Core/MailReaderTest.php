@@ -224,6 +224,9 @@ it('hears when a letter speaks of another account', function (string $text, bool
     ['Here is the new account number for the wire.', true],
     ['The wire instructions are attached.', true],
     ['The wiring in the house was changed in 1990.', false],
+    ['Nuestras instrucciones de transferencia han cambiado.', true],
+    ['Use la nueva cuenta bancaria para el cierre.', true],
+    ['La cuenta del agua va adjunta.', false],
     ['Thank you for the payment.', false],
 ]);
 
@@ -285,4 +288,34 @@ it('knows what came back also where a mail system says so in words alone', funct
     expect($told->report?->because)->toBe('mailbox over quota');
     $later = MailReader::read($raw('MAILER-DAEMON@mx.example', "<ilse@eide.example>:\n451 try again later"));
     expect($later->report)->toBeNull()->and($later->auto)->toBeTrue();
+});
+
+it('reads words whose way of writing is not said as what they can only be', function () {
+    $mail = MailReader::read("From: a@b.example\r\nSubject: A\u{F1}o\r\n\r\nSe\u{F1}ora, hasta ma\u{F1}ana.\r\n");
+    $older = MailReader::read("From: a@b.example\r\nContent-Type: text/plain; charset=windows-1252\r\n\r\nSe\xF1ora\r\n");
+    expect($mail->text)->toBe("Se\u{F1}ora, hasta ma\u{F1}ana.")->and($older->text)->toBe("Se\u{F1}ora");
+});
+
+it('knows what came back by headers under a name of their own', function () {
+    $mail = MailReader::read(str_replace("\n", "\r\n", <<<'MAIL'
+        From: MAILER-DAEMON@mx.example
+        Subject: Undelivered
+        MIME-Version: 1.0
+        Content-Type: multipart/report; report-type=delivery-status; boundary=b
+
+        --b
+        Content-Type: message/delivery-status
+
+        Reporting-MTA: dns; mx.example
+
+        Final-Recipient: rfc822; ilse@eide.example
+        Action: failed
+        Status: 5.1.1
+        --b
+        Content-Type: message/rfc822-headers
+
+        Message-ID: <abc@files.example>
+        --b--
+        MAIL));
+    expect($mail->report?->recipient)->toBe('ilse@eide.example')->and($mail->report?->messageId)->toBe('abc@files.example');
 });

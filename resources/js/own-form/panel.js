@@ -119,6 +119,9 @@ order.addEventListener('drop', (event) => {
 
 about.addEventListener('change', () => store({ do: 'about', ...Object.fromEntries(new FormData(about)) }));
 about.addEventListener('submit', (event) => event.preventDefault());
+on('named', ({ do: _, ...names }) => {
+    for (const [name, value] of Object.entries(names)) if (about.elements[name]) about.elements[name].value = value;
+});
 on('refused', (change) => {
     if (change.do === 'about') document.querySelector('.about').open = true;
 });

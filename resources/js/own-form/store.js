@@ -7,10 +7,10 @@ const desk = document.querySelector('#own-form');
 export const state = { items: JSON.parse(desk.dataset.items), chosen: null, faults: JSON.parse(desk.dataset.faults) };
 
 const past = [];
-const hearers = { changed: [], judged: [], told: [], refused: [] };
+const hearers = { changed: [], judged: [], told: [], refused: [], named: [] };
 const hear = (what, ...said) => hearers[what].forEach((hearer) => hearer(...said));
 
-/** Has something done whenever the form has `changed`, was `judged` anew, has something `told`, or had a change `refused`. */
+/** Has something done whenever the form has `changed`, was `judged` anew, has something `told`, had a change `refused`, or was `named`. */
 export const on = (what, hearer) => hearers[what].push(hearer);
 
 const line = waitingLine({
@@ -156,6 +156,7 @@ export function resume() {
             if (there < 0) state.items.push(change.item);
             else state.items[there] = change.item;
         } else if (change.do === 'drop') state.items = state.items.filter((one) => one.id !== change.id);
+        else if (change.do === 'about') hear('named', change);
     }
     hear('judged');
     hear('changed');
