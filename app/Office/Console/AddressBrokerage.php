@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Office\Console;
 
 use App\Access\OwnAddress;
+use App\History\History;
+use App\Models\Sight;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -41,7 +43,14 @@ final class AddressBrokerage extends Command
 
             return self::INVALID;
         }
-        $of->clone()->update(['address' => $own]);
+        if ($of->clone()->value('address') !== $own) {
+            $of->clone()->update(['address' => $own]);
+            Sight::within($number, static fn () => History::ofBrokerage(
+                $number,
+                $own === null ? 'Own address taken away' : 'Own address given',
+                ['address' => $own ?? (string) config('app.url')],
+            ));
+        }
         $name = (string) $of->value('name');
         $this->info($own === null ? "{$name} is reached at the address of the installation." : "{$name} is reached at {$address}.");
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Office\Console;
 
+use App\History\History;
+use App\Models\Sight;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -36,14 +38,17 @@ final class LimitBrokerage extends Command
 
             return self::INVALID;
         }
+        $before = $of->clone()->first(['most_people', 'most_bytes']);
         $values === [] || $of->clone()->update($values);
-        $now = $of->first(['name', 'most_people', 'most_bytes']);
-        $this->info(sprintf(
-            '%s: %s people, %s GB',
-            $now->name,
-            $now->most_people ?? 'any number of',
-            $now->most_bytes === null ? 'any number of' : (string) intdiv((int) $now->most_bytes, 1_000_000_000),
-        ));
+        $now = $of->first(['id', 'name', 'most_people', 'most_bytes']);
+        $limits = [
+            'people' => (string) ($now->most_people ?? 'any number of'),
+            'gigabytes' => $now->most_bytes === null ? 'any number of' : (string) intdiv((int) $now->most_bytes, 1_000_000_000),
+        ];
+        if ([$before?->most_people, $before?->most_bytes] !== [$now->most_people, $now->most_bytes]) {
+            Sight::within((int) $now->id, static fn () => History::ofBrokerage((int) $now->id, 'Limits set', $limits));
+        }
+        $this->info("{$now->name}: {$limits['people']} people, {$limits['gigabytes']} GB");
 
         return self::SUCCESS;
     }
