@@ -128,19 +128,12 @@ final class WritingPlaces
     /** Whether nothing is drawn to write on between two brackets, "[    ]". */
     private function isOpen(Word $left, Word $right): bool
     {
-        $within = static fn (float $x1, float $x2, float $y): bool => $x1 < $right->x && $x2 > $left->right() && abs($y - $left->bottom()) < 8;
-        foreach ($this->places as $one) {
-            if ($within($one->place->x, $one->place->x + $one->place->width, $one->place->y + $one->place->height)) {
-                return false;
-            }
-        }
-        foreach ($this->rules->across as [$x1, $x2, $y]) {
-            if ($within($x1, $x2, $y)) {
-                return false;
-            }
-        }
+        $drawn = array_map(static fn (WritingPlace $one) => [$one->place->x, $one->place->x + $one->place->width, $one->place->y +
+            $one->place->height], $this->places);
+        $within = static fn (array $line): bool => $line[0] < $right->x && $line[1] > $left->right() &&
+            abs($line[2] - $left->bottom()) < 8;
 
-        return true;
+        return array_filter([...$drawn, ...$this->rules->across], $within) === [];
     }
 
     private function tick(Rect $place, string $by): void

@@ -11,7 +11,8 @@ namespace Unanimus\Signing;
  */
 final class MarkLabels
 {
-    private const SIGNATURE = '/\bsignatures?\b(?! (?:page|block|date|pages|and date(?!\W*$)))|\bsign(?:ed)?(?: here)?\s*[:.]?[\s>→►»]*$|\bsigned by\s*:?$|'.
+    private const SIGNATURE = '/\bsignatures?\b(?! (?:page|block|date|pages|and date(?!\W*$)))|'.
+        '\bsign(?:ed)?(?: here)?\s*[:.]?[\s>→►»]*$|\bsigned by\s*:?$|'.
         '\bsignatory\b|\bautograph\b|\bfirma\b/iu';
 
     private const BY = '/(?:^|\s)by\s*:$|^\W*(?:by|x|✗|✕|×)\s*[:.]?$|(?:^|\s)\/s\/$|'.

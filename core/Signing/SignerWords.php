@@ -118,7 +118,8 @@ final readonly class SignerWords
         $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
 
         return preg_match(
-            '/^\W*(?:\(?[1-4][).:]\)?\s*)?(?:(?:signed|accepted|agreed|executed) by:? )?(?:the |each |authorized |proposed |prospective |for (?:the )?)?(?:first |second |[1lI|]st |2nd )?'.
+            '/^\W*(?:\(?[1-4][).:]\)?\s*)?(?:(?:signed|accepted|agreed|executed) by:? )?'.
+                '(?:the |each |authorized |proposed |prospective |for (?:the )?)?(?:first |second |[1lI|]st |2nd )?'.
                 '(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
                 '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'))?(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.
                 '\s*(?:no\.?|#)?\s*(?:[(#]?\d?\)?|one|two|three|four|\(?[A-D]\)?)'.
@@ -152,7 +153,9 @@ final readonly class SignerWords
     {
         $who = '(?:the )?(?:'.implode('|', self::ROLES).')(?:\W{0,2}s\)?)?';
 
-        return preg_match("/^\W*{$who} (?:(?:has|have) (?:received|read|reviewed|waived|been (?:given|told|offered))|waives?|acknowledges?)\b/iu", $text) === 1;
+        $does = '(?:(?:has|have) (?:received|read|reviewed|waived|been (?:given|told|offered))|waives?|acknowledges?)';
+
+        return preg_match("/^\W*{$who} {$does}\b/iu", $text) === 1;
     }
 
     /** Whether a name stands there with what its bearer is: "Sunniva Eide, Buyer", "Seller: Beatrix Palomar". */

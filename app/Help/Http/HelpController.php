@@ -15,9 +15,12 @@ final class HelpController
 {
     public function show(Request $request, string $place = ''): Response
     {
-        $place = isset(Guide::PLACES[$place]) ? $place : Guide::of((string) $request->query('at', ''));
+        $places = Guide::places();
+        $place = isset($places[$place]) ? $place : Guide::of((string) $request->query('at', ''));
 
-        return new Response(view('help.guide', ['place' => $place, 'places' => Guide::PLACES])->render());
+        [$name, $picture] = $places[$place];
+
+        return new Response(view('help.guide', ['place' => $place, 'name' => $name, 'picture' => $picture])->render());
     }
 
     /** For whoever was asked to sign and has never done it; nothing of anybody stands on it. */
