@@ -36,8 +36,8 @@ final class Keeping
     ) {
     }
 
-    /** @param  array<string, User>  $people */
-    public function lay(array $people): void
+    /** @param  array<string, User>  $people  How long the offices keep what ended. */
+    public function rules(array $people): void
     {
         $this->story->at(-300, '9:00');
         Auth::setUser($people['ines']);
@@ -48,13 +48,28 @@ final class Keeping
                 $people['ines'],
             );
         }
+        $this->story->now();
+        Auth::logout();
+    }
+
+    /** @param  array<string, User>  $people */
+    public function lay(array $people): void
+    {
         $ends = $this->story->today()->plusMonths(-84);
         $soon = $this->closed($people, '31 Cooperage Hill', $ends->plusDays(20), 'Ottoline Fairbairn');
         $this->announced($soon, 40);
         $held = $this->closed($people, '6 Withy Bottom', $ends->plusDays(-12), 'Barnaby Sallow-Finch');
         $this->story->at(-90, '10:20');
+        Auth::setUser($people['ines']);
         $this->keep->hold($held->load('office'), 'A claim about the well; counsel asks us to keep everything', $people['ines']);
         $this->story->now();
+        Auth::logout();
+    }
+
+    /** @param  array<string, User>  $people  What was purged today. */
+    public function purged(array $people): void
+    {
+        $ends = $this->story->today()->plusMonths(-84);
         $gone = $this->closed($people, '2 Lime Kiln Lane', $ends->plusDays(-30), 'Philippa Underhay');
         $this->announced($gone, 65);
         Auth::setUser($people['ines']);

@@ -31,7 +31,7 @@ final class OnTheShelf
     /** @param  array<string, User>  $people */
     public function lay(array $people): void
     {
-        $this->story->at(-30, '8:50');
+        $this->story->at(-1, '17:30');
         Auth::setUser($people['wendell']);
         $scratch = new Scratch();
         foreach (self::SHEETS as $title => $lines) {

@@ -42,6 +42,7 @@ final class Scenario
     /** @param  array<string, User>  $people */
     public function lay(array $people): void
     {
+        $this->story->at(-299, '10:30');
         app(Plans::class)->lay($people, $this->story->today());
         $this->lanternfish($people);
         $this->hollisAndWren($people);

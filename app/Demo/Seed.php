@@ -53,6 +53,8 @@ final class Seed extends Command
             }
             // One story for all of them, told within this transaction.
             app()->instance(Story::class, new Story());
+            // What is told of the office itself follows the days: its history does too.
+            app(Keeping::class)->rules($people);
             app(Scenario::class)->lay($people);
             app(MoreFiles::class)->lay($people);
             app(OwnSheets::class)->lay($people);
@@ -63,6 +65,8 @@ final class Seed extends Command
             app(ComingAndGoing::class)->lay($people);
             app(OnTheShelf::class)->lay($people);
             app(MovingIn::class)->lay($people);
+            app(Figures::class)->debt($people);
+            app(Keeping::class)->purged($people);
             // Told of days that are over, but asked for only now.
             DB::table('jobs')->where('available_at', '<', time())->update(['available_at' => time(), 'created_at' => time()]);
         });

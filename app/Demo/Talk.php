@@ -61,7 +61,7 @@ final class Talk
     /** @param  array<string, User>  $people */
     public function lay(array $people): void
     {
-        $this->story->at(-60, '9:10');
+        $this->story->at(-29, '8:10');
         Auth::setUser($people['ines']);
         foreach (self::LETTERS as $name => [$subject, $body]) {
             $kept[$name] = $this->letters->keep(null, $name, $subject, $body, false, null, $people['ines']);
