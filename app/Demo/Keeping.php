@@ -26,6 +26,8 @@ use Unanimus\Signing\Seat;
 /** Old files: one that will be purged soon, one on hold, one that was purged and left its certificate. */
 final class Keeping
 {
+    private const PURGED = '2 Lime Kiln Lane';
+
     public function __construct(
         private readonly Story $story,
         private readonly KeepRetention $keep,
@@ -63,15 +65,14 @@ final class Keeping
         Auth::setUser($people['ines']);
         $this->keep->hold($held->load('office'), 'A claim about the well; counsel asks us to keep everything', $people['ines']);
         $this->story->now();
+        $this->announced($this->closed($people, self::PURGED, $ends->plusDays(-30), 'Philippa Underhay'), 65);
         Auth::logout();
     }
 
     /** @param  array<string, User>  $people  What was purged today. */
     public function purged(array $people): void
     {
-        $ends = $this->story->today()->plusMonths(-84);
-        $gone = $this->closed($people, '2 Lime Kiln Lane', $ends->plusDays(-30), 'Philippa Underhay');
-        $this->announced($gone, 65);
+        $gone = DealFile::query()->where('name', 'like', self::PURGED.'%')->sole();
         Auth::setUser($people['ines']);
         $certificate = $this->purge->rows($gone->id);
         while ($this->purge->nextBytes($certificate)) {
