@@ -235,9 +235,16 @@ return [
     ],
     'took_over' => [
         'subject' => 'You’re taking over files from :from',
-        'body' => ':from no longer works here. You’re taking over this file::files|:from no longer works here. You’re taking over '.
-            'these :count files::files',
+        'body' => ":from no longer works here. You’re taking over this file::files\n\nAn email to the clients and the others in it is ".
+            'ready under its messages. Look it over and send it.|'.
+            ":from no longer works here. You’re taking over these :count files::files\n\nAn email to the clients and the others in ".
+            'each is ready under its messages. Look them over and send them.',
         'label' => 'Open my files',
+    ],
+    'handover' => [
+        'subject' => ':file: I am your contact now',
+        'body' => "Dear {to.first},\n\n:from no longer works here. From now on I look after :file. Nothing else changes: dates, documents and ".
+            "signatures stay as they are.\n\nCall or write to me with any question.",
     ],
     'left' => [
         'subject' => ':who has left',

@@ -96,6 +96,15 @@ it('closes access after the last day, and hands each file where it was decided',
     expect(lettersTo($this->people['greta']->email))->toContain('You’re taking over files from Tomás Reyes-Whitlock')
         ->and(lettersTo($this->people['ines']->email))->toContain('Tomás Reyes-Whitlock has left');
     $this->as('greta')->get("/files/{$goes->key}/history")->assertOk()->assertSee('handed over from Tomás');
+    // To those outside an email is ready, for whoever goes on to send; nothing went out by itself.
+    $this->seeAll();
+    $message = DB::table('messages')->where('deal_file_id', $goes->id)->sole();
+    $told = array_column(json_decode((string) $message->recipients, true), 'address');
+    expect($message->state)->toBe('draft')->and($message->user_id)->toBe($this->people['greta']->id)
+        ->and((bool) $message->apart)->toBeTrue()->and($told)->toBe(['sunniva@eide.example', 'jose@eide.example'])
+        ->and($message->body)->toContain('Tomás Reyes-Whitlock no longer works here')->not->toContain(':file')
+        ->and(DB::table('messages')->where('deal_file_id', $stays->id)->count())->toBe(0);
+    $this->as('greta')->get("/files/{$goes->key}/messages")->assertOk()->assertSee('I am your contact now');
     // What signers are sent still leads where it led.
     $link = '/sign/'.$this->signer($round, 'buyer.1')->token();
     Auth::forgetGuards();

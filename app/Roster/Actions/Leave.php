@@ -36,6 +36,7 @@ final class Leave
         private readonly OpenFile $open,
         private readonly SetParty $setParty,
         private readonly KeepCovers $covers,
+        private readonly PrepareHandover $prepare,
     ) {
     }
 
@@ -101,6 +102,7 @@ final class Leave
         DB::table('rounds')->where(['deal_file_id' => $file->id, 'user_id' => $from->id])->whereIn('status', ['drafting', 'out'])
             ->update(['user_id' => $to->id]);
         $file->members()->where('user_id', $from->id)->delete();
+        ($this->prepare)($file->load('members'), $from, $to, $side);
         History::add($file->brokerage_id, $file->id, 'File handed over', ['from' => $from->name, 'to' => $to->name], SeenBy::everyone());
     }
 

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Roster\Actions;
+
+use App\Messages\Actions\WriteMessage;
+use App\Models\DealFile;
+use App\Models\FormLetter;
+use App\Models\Party;
+use App\Models\User;
+use Unanimus\Messages\Recipient;
+use Unanimus\Parties\PartyRole;
+use Unanimus\Parties\Side;
+
+/** The email with which whoever takes over a file tells its clients, the other agent, escrow and the lender: ready to be sent, not sent. */
+final class PrepareHandover
+{
+    private const OUTSIDE = [PartyRole::Coagent, PartyRole::Escrow, PartyRole::Lender];
+
+    public function __construct(private readonly WriteMessage $write)
+    {
+    }
+
+    /** @param  Side|null  $side  whose agent left, where the office serves both */
+    public function __invoke(DealFile $file, User $from, User $to, ?Side $side): void
+    {
+        $ours = $side ?? $file->represents->side();
+        $told = $file->parties->filter(static fn (Party $party) => (string) $party->email !== '' && (
+            in_array($party->role, self::OUTSIDE, true) ||
+            ($party->role->isClient() && ($ours === null || $party->role->side() === $ours))
+        ))->sortBy(static fn (Party $party) => $party->seat()->order())->map(static fn (Party $party) => new Recipient((string) $party->name, (string) $party->email, (string) $party->seat()));
+        if ($told->isEmpty()) {
+            return;
+        }
+        $letter = new FormLetter([
+            'subject' => (string) __('mail.handover.subject', ['file' => $file->name]),
+            'body' => __('mail.handover.body', ['file' => $file->name, 'from' => $from->name]).
+                (trim((string) $to->letter_signature) === '' ? "\n\n{sender.name}\n{sender.phone}" : ''),
+        ]);
+        $message = $this->write->begin($file, $to, array_values($told->all()), $letter);
+        // None of them need see who else is told.
+        $this->write->keep($message, ['apart' => true]);
+    }
+}
