@@ -243,8 +243,8 @@ return [
     ],
     'handover' => [
         'subject' => ':file: I am your contact now',
-        'body' => "Dear {to.first},\n\n:from no longer works here. From now on I look after :file. Nothing else changes: dates, documents and ".
-            "signatures stay as they are.\n\nCall or write to me with any question.",
+        'body' => "Dear {to.first},\n\n:from no longer works here. From now on I look after :file. Nothing else changes: dates, documents ".
+            "and signatures stay as they are.\n\nCall or write to me with any question.",
     ],
     'left' => [
         'subject' => ':who has left',

@@ -13,7 +13,7 @@ use Unanimus\Messages\Recipient;
 use Unanimus\Parties\PartyRole;
 use Unanimus\Parties\Side;
 
-/** The email with which whoever takes over a file tells its clients, the other agent, escrow and the lender: ready to be sent, not sent. */
+/** The email with which whoever takes over a file tells its clients, the other agent, escrow and the lender: ready, not sent. */
 final class PrepareHandover
 {
     private const OUTSIDE = [PartyRole::Coagent, PartyRole::Escrow, PartyRole::Lender];
