@@ -29,7 +29,9 @@ final class PrepareHandover
         $told = $file->parties->filter(static fn (Party $party) => (string) $party->email !== '' && (
             in_array($party->role, self::OUTSIDE, true) ||
             ($party->role->isClient() && ($ours === null || $party->role->side() === $ours))
-        ))->sortBy(static fn (Party $party) => $party->seat()->order())->map(static fn (Party $party) => new Recipient((string) $party->name, (string) $party->email, (string) $party->seat()));
+        ))
+            ->sortBy(static fn (Party $party) => $party->seat()->order())
+            ->map(static fn (Party $party) => new Recipient((string) $party->name, (string) $party->email, (string) $party->seat()));
         if ($told->isEmpty()) {
             return;
         }
