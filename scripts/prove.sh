@@ -16,8 +16,11 @@ cmd_prove() {
     folder=$UNANIMUS_STATE/noted
     as_app mkdir -p "$folder"
     lay_proof "$folder" $((MINUTES * 3 + 2))
+    # Bytes that were brought lately are let be.
+    psql_owner -d unanimus -c "UPDATE blobs SET kept_at = now() - interval '90 days'"
     say "$MINUTES minutes of faults (--seed $SEED brings the same ones in the same order)"
     people_work "$folder"
+    purge_meanwhile "$folder" & PEOPLE+=($!)
     try_faults $(($(date +%s) + MINUTES * 60))
     proof_holds "$folder" || good=
     stop_services
@@ -51,6 +54,18 @@ people_work() {
         number=$((number + 1))
         as_app php artisan prove $what "$1" --number=$number --seconds=$((MINUTES * 60)) & PEOPLE+=($!)
     done
+}
+
+# Old files are purged, and whoever purges is killed again and again, until the last of it may end.
+purge_meanwhile() {
+    local until=$(($(date +%s) + MINUTES * 60 - 15)) try
+    while [ "$(date +%s)" -lt "$until" ]; do
+        as_app timeout -s KILL "$((RANDOM % 2)).$((RANDOM % 7 + 3))" php artisan retention:sweep >/dev/null 2>&1 || true
+        sleep 2
+    done
+    echo '{"what":"purge","key":"all","said":true}' >"$1/noted-purge.jsonl"
+    for try in $(seq 1 40); do ! as_app php artisan retention:sweep >/dev/null 2>&1 || return 0; sleep 2; done
+    return 1
 }
 
 # What people were told is held against what is there, once all of it has come to its end.

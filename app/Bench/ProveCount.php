@@ -13,12 +13,18 @@ final class ProveCount
     /** Seconds in which what was under way has to come to its end. */
     private const SETTLES = 300;
 
+    public function __construct(private readonly ProvePurge $purge)
+    {
+    }
+
     /** @return array<string, array{int, int, int, int}> tried, lost, doubled, stuck */
     public function of(string $folder): array
     {
         $noted = $this->noted($folder);
 
-        return Sight::within(Sight::brokerages()[0], function () use ($noted): array {
+        $old = (array) (json_decode((string) file_get_contents("{$folder}/prepared.json"), true)['old'] ?? []);
+
+        return Sight::within(Sight::brokerages()[0], function () use ($noted, $old): array {
             $this->settle();
 
             return [
@@ -41,6 +47,8 @@ final class ProveCount
                 'rows moved in' => $this->rows($noted['import'] ?? []),
                 'sealed sets' => $this->sets(),
                 'emails' => $this->emails(),
+                // Where somebody purged meanwhile.
+                ...isset($noted['purge']) ? ['files purged' => $this->purge->count($old)] : [],
             ];
         });
     }

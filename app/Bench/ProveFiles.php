@@ -25,7 +25,7 @@ use Unanimus\Terms\Kind;
 /** Files to work on while faults are tried: some with papers to fill in, some with papers that are out for signature. */
 final class ProveFiles
 {
-    public function __construct(private readonly Library $library)
+    public function __construct(private readonly Library $library, private readonly ProvePurge $purge)
     {
     }
 
@@ -34,14 +34,14 @@ final class ProveFiles
 
     /**
      * @return array{email: string, files: list<string>, blanks: list<array{string, string}>, rounds: list<array<string, mixed>>,
-     *     imports: list<string>}
+     *     imports: list<string>, old: list<array{key: string, sha256: string}>}
      */
     public function lay(int $rounds): array
     {
         return Sight::within(Sight::brokerages()[0], function () use ($rounds): array {
             $by = User::query()->orderBy('id')->firstOrFail();
             Auth::setUser($by);
-            $laid = ['email' => $by->email, 'files' => [], 'blanks' => [], 'rounds' => [], 'imports' => []];
+            $laid = ['email' => $by->email, 'files' => [], 'blanks' => [], 'rounds' => [], 'imports' => [], 'old' => []];
             for ($n = 0; $n < $rounds; $n++) {
                 $file = $this->file($by, $n);
                 $laid['files'][] = $file->key;
@@ -50,7 +50,7 @@ final class ProveFiles
                 $n % 3 === 0 && $laid['imports'][] = $this->import($by, $n);
             }
 
-            return $laid;
+            return ['old' => $this->purge->lay($by, 4 * $rounds)] + $laid;
         });
     }
 
