@@ -37,12 +37,15 @@ final class LineNeighbors
     }
 
     /**
-     * "Broker: ____ By: ____": the first is the firm's name, the second is signed.
+     * "Broker: ____ By: ____": the first is the firm's name, the second is signed; "____ (Company)".
      *
      * @param list<SigningLine> $lines
      */
     public static function isFirm(SigningLine $line, array $lines): bool
     {
+        if (preg_match('/^\((?:company|firm|brokerage)\b/i', $line->after) === 1) {
+            return true;
+        }
         foreach ($lines as $other) {
             $gap = $other->at->place->x - $line->right();
             if ($other->isBeside($line) && $gap > 0 && $gap < 110 && self::isBy($other->before)) {

@@ -12,7 +12,7 @@ namespace Unanimus\Signing;
 final class MarkLabels
 {
     private const SIGNATURE = '/\bsignatures?\b(?! (?:page|block|date|pages|and date(?!\W*$)))|'.
-        '\bsign(?:ed)?(?: here)?\s*[:.]?[\s>→►»]*$|\bsigned by\s*:?$|'.
+        '\bsign(?:ed)?(?: here)?\s*[:.]?[\s>→►»]*$|\bsigned by\s*:?$|\(sign\)\W*$|'.
         '\bsignatory\b|\bautograph\b|\bfirma\b/iu';
 
     private const BY = '/(?:^|\s)by\s*:$|^\W*(?:by|x|✗|✕|×)\s*[:.]?$|(?:^|\s)\/s\/$|'.

@@ -148,7 +148,8 @@ final class PageMarks
             $isOpen = ! isset($kinds[$index]) && $line->before === '' && (! $line->isCell() || $line->over === '');
             // "Lessee ____ / ____ (initial)".
             $isOpen = $isOpen || (($kinds[$index][1] ?? 0.0) <= 0.6 && SignerWords::isAll($line->before) &&
-                preg_match('/^\W*\/\W*$/', $right->before) === 1 && $line->at->place->width <= 150);
+                (preg_match('/^\W*\/\W*$/', $right->before) === 1 ? $line->at->place->width <= 150 :
+                    $line->at->place->width < self::NARROWEST && MarkLabels::isInitials($right->after)));
             if ($isOpen && $kind !== null && $kind[0] === MarkKind::Initials && self::goesOn($line, $right)) {
                 $kinds[$index] = [MarkKind::Initials, $kind[1] * 0.95];
             }
@@ -356,7 +357,8 @@ final class PageMarks
             $line->at->place->x - $left->right() < 40 && (preg_match('/^\W*(?:\/|&|and)\W*$/iu', $line->before) === 1 ||
                 // On a scan a stroke is easily lost.
                 ($line->before === '' && preg_match('/\(s\)/i', $left->before) === 1) ||
-                ($line->before === '' && SignerWords::act($left->before)) || LineNeighbors::isRowOfOne($left, $line));
+                ($line->before === '' && SignerWords::act($left->before)) ||
+                ($line->before === '' && preg_match('/\bsignatures\b/i', $left->under) === 1) || LineNeighbors::isRowOfOne($left, $line));
     }
 
     /** Whether a short line is the next of a row of initials: right beside, with nothing between but a stroke or a role. */

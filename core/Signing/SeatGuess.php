@@ -188,7 +188,9 @@ final class SeatGuess
 
         $left = $this->lines[$index - 1] ?? null;
         if (! $isInitials && $left !== null && PageMarks::isSecond($left, $line) && isset($kinds[$index - 1])) {
-            return LineNeighbors::isRowOfOne($left, $line) ? $this->said($index - 1, $kinds) : SignerWords::in($left->before);
+            return LineNeighbors::isRowOfOne($left, $line)
+                ? $this->said($index - 1, $kinds)
+                : SignerWords::in($left->before) ?? SignerWords::in($left->under);
         }
 
         $said = ($isInitials ? $this->ofRow($index, $kinds) ?? $this->around->sentence($index, $kinds) : null) ?? $somebody;
@@ -301,9 +303,12 @@ final class SeatGuess
         foreach ($this->lines as $other) {
             $isInColumn = $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
             $gap = max($line->at->place->x - $other->right(), $other->at->place->x - $line->right());
-            $near = abs($other->foot() - $line->foot()) < 46 && ($isInColumn || ($other->isBeside($line) && $gap < 130));
-            if ($other !== $line && $near && MarkLabels::companion($other->before) === MarkKind::Name) {
-                return SignerWords::in($other->before);
+            $down = $other->foot() - $line->foot();
+            $near = $down > -46 && $down < 62 && ($isInColumn || ($other->isBeside($line) && $gap < 130));
+            foreach ($other !== $line && $near ? [$other->before, $other->under] : [] as $said) {
+                if (MarkLabels::companion($said) === MarkKind::Name) {
+                    return SignerWords::in($said);
+                }
             }
         }
 

@@ -118,12 +118,14 @@ final readonly class SignerWords
         $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
 
         return preg_match(
-            '/^\W*(?:\(?[1-4][).:]\)?\s*)?(?:(?:signed|accepted|agreed|executed) by:? )?'.
-                '(?:the |each |authorized |proposed |prospective |for (?:the )?)?(?:first |second |[1lI|]st |2nd )?'.
+            '/^\W*(?:\(?[1-4][).:]\)?\s*)?(?:(?:(?:signed|accepted|agreed|executed) )?by:? )?'.
+                '(?:the |each |authorized |proposed |prospective |(?:for|on behalf of) (?:the )?)?'.
+                '(?:first |second |[1lI|]st |2nd )?'.
                 '(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
-                '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'))?(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.
+                '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'|manager|representative|authorized agent))?'.
+                '(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.
                 '\s*(?:no\.?|#)?\s*(?:[(#]?\d?\)?|one|two|three|four|\(?[A-D]\)?)'.
-                '(?:\s*(?:signature|signs?|sign here|or (?:his |her |its |their )?(?:authorized.{0,20}|designees?)))?'.
+                '(?:\s*\(?(?:signature|signs?|sign here|or (?:his |her |its |their )?(?:authorized.{0,20}|designees?))\)?)?'.
                 '(?:,?\s*(?:by|as) (?:(?:its|his|her|their|an?|the) )?(?:attorney.in.fact|authorized \w+|trustee|executor|guardian|'.
                 'personal representative|power of attorney))?'.
                 '(?:[’\']s? (?:legal |court.appointed )?(?:guardian|conservator|executor|administrator|trustee|personal representative|'.

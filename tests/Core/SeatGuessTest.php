@@ -157,7 +157,7 @@ it('tells whose a line is from what stands beside, over and under it', function 
             '289: signature buyer.1 95',
             '309: signature ? 57',
             '312: signature buyer.1 95, name buyer.1 93',
-            '346: signature ? 57, name ? 56',
+            '362: signature ? 57, name ? 56',
         ],
     ],
     'a name printed close by, further right' => [
