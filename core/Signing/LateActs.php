@@ -48,6 +48,10 @@ final class LateActs
         }
         foreach ($lines as $index => $line) {
             self::isStatement($line) && ($late[$index] ??= [MarkKind::Initials, self::SURE]);
+            $next = $lines[$index + 1] ?? null;
+            if ($next !== null && self::isMarginPair($line, $next)) {
+                $late[$index] ??= $late[$index + 1] ??= [MarkKind::Initials, self::SURE];
+            }
         }
         $kinds += $late;
         ksort($kinds);
@@ -62,6 +66,17 @@ final class LateActs
 
         return $width >= 16 && $width <= 90 && ! $line->isCell() && $line->before.$line->under.$line->at->caption === '' &&
             str_word_count($line->after) > 3 && SignerWords::states($line->after);
+    }
+
+    /** "(____) (____) 4. Inspection. Buyer may inspect": two short lines before a numbered paragraph, for initials of who reads it. */
+    private static function isMarginPair(SigningLine $line, SigningLine $next): bool
+    {
+        $width = $line->at->place->width;
+        $gap = $next->at->place->x - $line->right();
+
+        return $width >= 16 && $width <= 70 && abs($next->at->place->width - $width) < 4 && $line->isBeside($next) &&
+            $gap > 0 && $gap < 26 && preg_match('/^[(\[]?$/', $line->before) === 1 && ! $line->isCell() &&
+            preg_match('/^\W*\d{1,2}(?:\.\d{1,2})*[.)]?\s+\p{L}+.*\p{L}+ \p{L}+/u', $next->after) === 1;
     }
 
     /** @param  list<SigningLine>  $lines  Whether nothing but a role is said of a line, and nothing goes on after it. */
