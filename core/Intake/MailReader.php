@@ -139,7 +139,7 @@ final class MailReader
     {
         $said = [];
         for ($index = 0; $index < $mail->getTextPartCount(); $index++) {
-            $said[] = trim(self::words($mail->getTextPart($index)));
+            $said[] = trim(UuencodedFiles::takenOut(self::words($mail->getTextPart($index)))[0]);
         }
 
         return PlainText::of(implode("\n\n", array_filter($said, static fn (string $one) => $one !== '')));
@@ -210,6 +210,11 @@ final class MailReader
     /** @param  array<string, true>  $shown */
     private function attached(IMessage $mail, array $shown, int $depth): void
     {
+        for ($index = 0; $index < $mail->getTextPartCount(); $index++) {
+            foreach (UuencodedFiles::takenOut(self::words($mail->getTextPart($index)))[1] as [$called, $bytes]) {
+                $this->inside($called, $bytes);
+            }
+        }
         foreach ($mail->getAllAttachmentParts() as $part) {
             if (count($this->parts) >= self::MOST) {
                 return;
@@ -265,12 +270,17 @@ final class MailReader
             return;
         }
         foreach (glob($scratch->path('out').'/*') ?: [] as $path) {
-            if (is_file($path) && count($this->parts) < self::MOST) {
-                $inside = (string) file_get_contents($path);
-                $type = (string) (new \finfo(FILEINFO_MIME_TYPE))->buffer($inside);
-                $name = MailName::of(basename($path), $type, count($this->parts) + 1);
-                $this->parts[] = new MailPart($name, $type, $inside, MailPaper::is($inside, $type, $name, false));
-            }
+            is_file($path) && $this->inside(basename($path), (string) file_get_contents($path));
+        }
+    }
+
+    /** A file whose kind nobody has said. */
+    private function inside(string $called, string $bytes): void
+    {
+        if (count($this->parts) < self::MOST) {
+            $type = (string) (new \finfo(FILEINFO_MIME_TYPE))->buffer($bytes);
+            $name = MailName::of($called, $type, count($this->parts) + 1);
+            $this->parts[] = new MailPart($name, $type, $bytes, MailPaper::is($bytes, $type, $name, false));
         }
     }
 

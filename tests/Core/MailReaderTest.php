@@ -319,3 +319,19 @@ it('knows what came back by headers under a name of their own', function () {
         MAIL));
     expect($mail->report?->recipient)->toBe('ilse@eide.example')->and($mail->report?->messageId)->toBe('abc@files.example');
 });
+
+it('takes files out of the words that older mail programs wrote them into', function () {
+    $pdf = "%PDF-1.4\n".str_repeat("a paper of some length \0\xFF\n", 40).'%%EOF';
+    $coded = rtrim(convert_uuencode($pdf));
+    $read = fn (string $said) => MailReader::read(str_replace("\n", "\r\n", "From: a@b.example\nMIME-Version: 1.0\n"
+        ."Content-Type: text/plain; charset=us-ascii\n\n{$said}\n"));
+    $mail = $read("Attached.\n\nbegin 644 deed.pdf\n{$coded}\nend\n\nRegards");
+    expect($mail->text)->toBe("Attached.\n\n\nRegards")->and($mail->attachments)->toHaveCount(1)
+        ->and($mail->attachments[0]->name)->toBe('deed.pdf')->and($mail->attachments[0]->bytes)->toBe($pdf)
+        ->and($mail->attachments[0]->paper)->toBeTrue();
+    // Words that only look so stay words.
+    $said = "begin 644 things to do\nCall escrow today, before they close.\nend";
+    expect($read($said)->text)->toBe($said)->and($read($said)->attachments)->toBe([]);
+    $open = "begin 644 deed.pdf\n{$coded}";
+    expect($read($open)->attachments)->toBe([])->and($read($open)->text)->toStartWith('begin 644 deed.pdf');
+});
