@@ -374,6 +374,7 @@ final class SeatGuess
     private function somebody(string $word, MarkKind $kind, int $index, array $kinds): array
     {
         $clients = array_values(array_filter($this->seats, static fn (Seat $seat) => $seat->role->isClient()));
+        usort($clients, static fn (Seat $a, Seat $b) => $a->number <=> $b->number);
         $roles = array_unique(array_map(static fn (Seat $seat) => $seat->role->value, $clients));
         if (count($roles) !== 1) {
             return [null, $word, 0.6, null];

@@ -38,6 +38,24 @@ it('finds where a paper from outside is signed, asks who “client” is, and se
     placed($round, ['do' => 'keep'])->assertStatus(409)->assertJsonPath('reason', SigningRefusal::AlreadyOut->value);
 });
 
+it('gives the next place of a word to the next person of the role, and asks about one too many', function () {
+    $line = '______________________________  Date: ______________';
+    $rows = fn (string $who) => [[72, 300, "{$who}: {$line}"], [72, 270, "{$who}: {$line}"], [72, 240, "{$who}: ".substr($line, 0, 30)]];
+    $theirs = ['signature buyer.1 in pencil', 'date buyer.1 in pencil', 'signature buyer.2 in pencil', 'date buyer.2 in pencil'];
+    // Who the only clients here are is known, in whatever order they came into the file.
+    $file = $this->aFile();
+    DB::table('parties')->where(['deal_file_id' => $file->id, 'number' => 1, 'role' => 'buyer'])->update(['signing_name' => 'Sunniva Eide']);
+    $round = roundOfPaper($file, written($rows('Client')));
+    expect(marksOf($round))->toBe($theirs)->and(array_column($round->papers()->sole()->unclear, 'word'))->toBe(['client']);
+    // Who was asked about is two people as well.
+    DB::table('papers')->where('title', 'Their addendum')->update(['title' => 'The first']);
+    $round = roundOfPaper($this->aFile(['property.street' => '9 Other Lane']), written($rows('Witness')));
+    expect(marksOf($round))->toBe([]);
+    $answer = placed($round, ['do' => 'who', 'paper' => 0, 'word' => 'witness', 'seat' => 'buyer.1'])->assertOk();
+    expect(marksOf($round))->toBe($theirs)->and($answer->json('unclear.0.count'))->toBe(1);
+    placed($round, ['do' => 'nobody', 'paper' => 0, 'word' => 'witness'])->assertOk()->assertJsonPath('unclear', []);
+});
+
 it('leaves places to others where nobody who is asked here signs', function () {
     $round = roundOfPaper($this->aFile(), written(OUTSIDE));
     $nobody = ['do' => 'nobody', 'paper' => 0, 'word' => 'client'];

@@ -299,3 +299,10 @@ it('tells whose a line is from what stands beside, over and under it', function 
         ],
     ],
 ]);
+
+it('takes clients by their numbers, in whatever order they came into the file', function () {
+    $page = RuledPage::typed(['Client: ____________________', 'Client: ____________________']);
+    expect(RuledPage::asks($page, ['buyer.2', 'agent.1', 'buyer.1']))
+        ->toBe(RuledPage::asks($page, ['buyer.1', 'buyer.2', 'agent.1']))
+        ->toStartWith('signature buyer.1');
+});

@@ -25,6 +25,7 @@ use Unanimus\Signing\RoundPlan;
 use Unanimus\Signing\RoundStatus;
 use Unanimus\Signing\Seat;
 use Unanimus\Signing\SigningRefusal;
+use Unanimus\Signing\WordSeats;
 use Unanimus\Steps\StepRefused;
 
 /** Places to sign on the papers of a round that has not been sent: put there, moved, given to another, taken away. */
@@ -144,17 +145,35 @@ final class PlaceMarks
             return;
         }
         $signer = $this->signer($round, $seat);
-        foreach ($theirs as $one) {
+        $asked = $theirs->map(
+            static fn (array $one) => ['kind' => $one['kind'], 'page' => $one['page'], 'place' => new Rect(...$one['place'])],
+        );
+        $whose = WordSeats::of($asked->all(), $seat, self::taken($round));
+        foreach ($theirs as $key => $one) {
+            if ($whose[$key] === null) {
+                $others->push($one);
+
+                continue;
+            }
             $this->add($round, $sent, [
                 ...self::at(new Rect(...$one['place'])),
                 'page' => $one['page'],
-                'seat' => $signer->seat,
+                'seat' => $whose[$key]->__toString() === $signer->seat ? $signer->seat : $this->signer($round, $whose[$key])->seat,
                 'kind' => MarkKind::from($one['kind']),
                 'sure' => $one['sure'],
             ]);
         }
         $sent->update(['unclear' => $others->values()->all()]);
         $this->tell($round, 'Signer of a word said', ['word' => $word, 'paper' => $sent->title, 'person' => $signer->name]);
+    }
+
+    /** @return list<Seat> who sits in the file or signs here */
+    private static function taken(Round $round): array
+    {
+        $there = $round->file->parties->filter(static fn (Party $party) => (string) $party->name !== '');
+        $seats = [...$there->map(static fn (Party $party) => (string) $party->seat()), ...$round->signers()->pluck('seat')];
+
+        return array_map(Seat::of(...), array_values(array_unique(array_map(strval(...), $seats))));
     }
 
     /**
