@@ -44,7 +44,8 @@ it('gives the next place of a word to the next person of the role, and asks abou
     $theirs = ['signature buyer.1 in pencil', 'date buyer.1 in pencil', 'signature buyer.2 in pencil', 'date buyer.2 in pencil'];
     // Who the only clients here are is known, in whatever order they came into the file.
     $file = $this->aFile();
-    DB::table('parties')->where(['deal_file_id' => $file->id, 'number' => 1, 'role' => 'buyer'])->update(['signing_name' => 'Sunniva Eide']);
+    $first = ['deal_file_id' => $file->id, 'number' => 1, 'role' => 'buyer'];
+    DB::table('parties')->where($first)->update(['signing_name' => 'Sunniva Eide']);
     $round = roundOfPaper($file, written($rows('Client')));
     expect(marksOf($round))->toBe($theirs)->and(array_column($round->papers()->sole()->unclear, 'word'))->toBe(['client']);
     // Who was asked about is two people as well.
