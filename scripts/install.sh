@@ -229,7 +229,8 @@ install_round_trip() {
         [ "$(ask -o /dev/null -w '%{http_version}' "https://$name:$https/sign-in")" = 2 ] || echo install-http2 >>"$broken"
         ! ask --resolve "other.example:$https:127.0.0.1" "https://other.example:$https/" >/dev/null || echo install-answers-under-another-name >>"$broken"
         for said in 127.0.0.1 "$name"; do
-            curl -s -o /dev/null -w '%{redirect_url}' -H "Host: $said" "http://127.0.0.1:$(setting UNANIMUS_HTTP_PORT)/files" | grep -x "https://$name:$https/files" >/dev/null || echo install-in-the-open >>"$broken"
+            curl -s -o /dev/null -w '%{redirect_url}' -H "Host: $said" "http://127.0.0.1:$(setting UNANIMUS_HTTP_PORT)/files" \
+                | grep -x "https://$name:$https/files" >/dev/null || echo install-in-the-open >>"$broken"
         done
         printf 'LHLO mx\r\nMAIL FROM:<nadia@anchorfield.example>\r\nRCPT TO:<papers@papers.fernhollow.example>\r\nDATA\r\nSubject: Survey\r\nMessage-ID: <first@x>\r\n\r\nHere.\r\n.\r\nQUIT\r\n' \
             | (exec 3<>"/dev/tcp/127.0.0.1/$(setting UNANIMUS_LMTP | cut -d: -f2)"; cat >&3; timeout 20 cat <&3) | grep '^250 2.0.0 Kept' >/dev/null || echo install-takes-mail >>"$broken"

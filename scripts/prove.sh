@@ -15,12 +15,12 @@ cmd_prove() {
     start_stack
     folder=$UNANIMUS_STATE/noted
     as_app mkdir -p "$folder"
-    lay_proof "$folder" $((MINUTES * 3 + 2))
+    lay_proof "$folder" $((MINUTES * 3 + 2)) $((MINUTES * 12 + 8))
     # Bytes that were brought lately are let be.
     psql_owner -d unanimus -c "UPDATE blobs SET kept_at = now() - interval '90 days'"
     say "$MINUTES minutes of faults (--seed $SEED brings the same ones in the same order)"
     people_work "$folder"
-    purge_meanwhile "$folder" & PEOPLE+=($!)
+    purge_meanwhile & PEOPLE+=($!)
     try_faults $(($(date +%s) + MINUTES * 60))
     proof_holds "$folder" || good=
     stop_services
@@ -63,7 +63,6 @@ purge_meanwhile() {
         as_app timeout -s KILL "$((RANDOM % 2)).$((RANDOM % 7 + 3))" php artisan retention:sweep >/dev/null 2>&1 || true
         sleep 2
     done
-    echo '{"what":"purge","key":"all","said":true}' >"$1/noted-purge.jsonl"
     for try in $(seq 1 40); do ! as_app php artisan retention:sweep >/dev/null 2>&1 || return 0; sleep 2; done
     return 1
 }
@@ -83,7 +82,7 @@ lay_proof() {
     as_app php artisan brokerage:open 'Fernhollow Realty' --office=Fernhollow --administrator='Odile Marchetti' --email=odile@fernhollow.example >/dev/null
     psql_owner -d unanimus -c "UPDATE users SET invited_at = NULL, password = '$(php -r 'echo password_hash("heron-weir-lantern", PASSWORD_BCRYPT);')';
         INSERT INTO office_roles (brokerage_id, office_id, user_id, role) SELECT brokerage_id, o.id, u.id, r FROM users u JOIN offices o USING (brokerage_id), unnest(ARRAY['agent', 'coordinator', 'broker']) r"
-    as_app php artisan prove prepare "$1" --rounds="$2" || fail "there is nothing to work on"
+    as_app php artisan prove prepare "$1" --rounds="$2" --old="${3:-0}" || fail "there is nothing to work on"
 }
 
 # One after the other, each a few seconds after the one before; what was taken away comes back.

@@ -13,7 +13,7 @@ use Illuminate\Console\Command;
 final class Prove extends Command
 {
     protected $signature = 'prove {what : prepare, fill, bring, sign, move or count} {folder : for what is noted}
-        {--number=0} {--seconds=60} {--rounds=6}';
+        {--number=0} {--seconds=60} {--rounds=6} {--old=0 : files that are due to be purged}';
 
     protected $description = 'The work while faults are tried, and what became of it';
 
@@ -23,7 +23,8 @@ final class Prove extends Command
         $jobs = new ProveJobs($folder, (int) $this->option('number'), microtime(true) + (float) $this->option('seconds'));
         switch ($this->argument('what')) {
             case 'prepare':
-                file_put_contents("{$folder}/prepared.json", (string) json_encode($files->lay((int) $this->option('rounds'))));
+                $laid = $files->lay((int) $this->option('rounds'), (int) $this->option('old'));
+                file_put_contents("{$folder}/prepared.json", (string) json_encode($laid));
 
                 return self::SUCCESS;
             case 'fill':

@@ -21,7 +21,6 @@ final class ProveCount
     public function of(string $folder): array
     {
         $noted = $this->noted($folder);
-
         $old = (array) (json_decode((string) file_get_contents("{$folder}/prepared.json"), true)['old'] ?? []);
 
         return Sight::within(Sight::brokerages()[0], function () use ($noted, $old): array {
@@ -47,8 +46,7 @@ final class ProveCount
                 'rows moved in' => $this->rows($noted['import'] ?? []),
                 'sealed sets' => $this->sets(),
                 'emails' => $this->emails(),
-                // Where somebody purged meanwhile.
-                ...isset($noted['purge']) ? ['files purged' => $this->purge->count($old)] : [],
+                ...$old === [] ? [] : ['files purged' => $this->purge->count($old)],
             ];
         });
     }

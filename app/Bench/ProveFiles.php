@@ -36,12 +36,12 @@ final class ProveFiles
      * @return array{email: string, files: list<string>, blanks: list<array{string, string}>, rounds: list<array<string, mixed>>,
      *     imports: list<string>, old: list<array{key: string, sha256: string}>}
      */
-    public function lay(int $rounds): array
+    public function lay(int $rounds, int $old): array
     {
-        return Sight::within(Sight::brokerages()[0], function () use ($rounds): array {
+        return Sight::within(Sight::brokerages()[0], function () use ($rounds, $old): array {
             $by = User::query()->orderBy('id')->firstOrFail();
             Auth::setUser($by);
-            $laid = ['email' => $by->email, 'files' => [], 'blanks' => [], 'rounds' => [], 'imports' => [], 'old' => []];
+            $laid = ['email' => $by->email, 'files' => [], 'blanks' => [], 'rounds' => [], 'imports' => [], 'old' => $this->purge->lay($by, $old)];
             for ($n = 0; $n < $rounds; $n++) {
                 $file = $this->file($by, $n);
                 $laid['files'][] = $file->key;
@@ -50,7 +50,7 @@ final class ProveFiles
                 $n % 3 === 0 && $laid['imports'][] = $this->import($by, $n);
             }
 
-            return ['old' => $this->purge->lay($by, 4 * $rounds)] + $laid;
+            return $laid;
         });
     }
 

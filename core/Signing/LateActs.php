@@ -76,7 +76,7 @@ final class LateActs
 
         return $width >= 16 && $width <= 70 && abs($next->at->place->width - $width) < 4 && $line->isBeside($next) &&
             $gap > 0 && $gap < 26 && preg_match('/^[(\[]?$/', $line->before) === 1 && ! $line->isCell() &&
-            preg_match('/^\W*\d{1,2}(?:[.)]|(?:\.\d{1,2})+)\s+\p{L}+.*\p{L}+ \p{L}+/u', $next->after) === 1;
+            SignerWords::isParagraph($next->after);
     }
 
     /** @param  list<SigningLine>  $lines  Whether nothing but a role is said of a line, and nothing goes on after it. */

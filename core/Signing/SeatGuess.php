@@ -268,8 +268,7 @@ final class SeatGuess
         }
         for ($at = $index; ($kinds[$at][0] ?? null) === MarkKind::Initials && $this->lines[$at]->isBeside($line); $at++) {
             // A numbered paragraph that follows speaks of many.
-            $isParagraph = preg_match('/^\W*\d{1,2}(?:[.)]|(?:\.\d{1,2})+)\s+\p{L}+.* \p{L}+ \p{L}+/u', $this->after($at)) === 1;
-            $who = $isParagraph ? null : SignerWords::in($this->after($at));
+            $who = SignerWords::isParagraph($this->after($at)) ? null : SignerWords::in($this->after($at));
             if ($who?->role !== null) {
                 return $who;
             }

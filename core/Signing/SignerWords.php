@@ -160,6 +160,12 @@ final readonly class SignerWords
         return preg_match("/^\W*{$who} {$does}\b/iu", $text) === 1;
     }
 
+    /** Whether a numbered paragraph begins there: "4. Inspection. Buyer may inspect". */
+    public static function isParagraph(string $text): bool
+    {
+        return preg_match('/^\W*\d{1,2}(?:[.)]|(?:\.\d{1,2})+)\s+\p{L}+.* \p{L}+ \p{L}+/u', $text) === 1;
+    }
+
     /** Whether a name stands there with what its bearer is: "Sunniva Eide, Buyer", "Seller: Beatrix Palomar". */
     public static function isNamed(string $text): bool
     {

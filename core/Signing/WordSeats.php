@@ -34,12 +34,10 @@ final class WordSeats
         ));
         usort($people, static fn (Seat $a, Seat $b) => $a->number <=> $b->number);
         $people = [$said, ...$people];
-        uasort($places, static fn (array $a, array $b) => [$a['kind'], $a['page'], round(self::foot($a) / self::ROW), $a['place']->x] <=>
-            [$b['kind'], $b['page'], round(self::foot($b) / self::ROW), $b['place']->x]);
         $whose = [];
         $before = null;
         $nth = 0;
-        foreach ($places as $key => $one) {
+        foreach (self::inOrder($places) as $key => $one) {
             $nth = $before !== null && self::isNext($before, $one) ? $nth + 1 : 0;
             // Of somebody who is alone in their role every place is theirs.
             $whose[$key] = count($people) === 1 ? $said : $people[$nth] ?? null;
@@ -47,6 +45,32 @@ final class WordSeats
         }
 
         return $whose;
+    }
+
+    /**
+     * Each kind and page for itself, from the top, and each row from the left: what stands a little higher, as on a scan, is of one row.
+     *
+     * @param array<int, array{kind: string, page: int, place: Rect}> $places
+     * @return array<int, array{kind: string, page: int, place: Rect}>
+     */
+    private static function inOrder(array $places): array
+    {
+        uasort($places, static fn (array $a, array $b) => [$a['kind'], $a['page'], self::foot($a)] <=> [$b['kind'], $b['page'], self::foot($b)]);
+        $rows = [];
+        $first = null;
+        foreach ($places as $key => $one) {
+            $isSame = $first !== null && [$first['kind'], $first['page']] === [$one['kind'], $one['page']] &&
+                self::foot($one) - self::foot($first) < self::ROW;
+            $isSame || ($first = $one);
+            $isSame ? $rows[count($rows) - 1][$key] = $one : $rows[] = [$key => $one];
+        }
+        $ordered = [];
+        foreach ($rows as $row) {
+            uasort($row, static fn (array $a, array $b) => $a['place']->x <=> $b['place']->x);
+            $ordered += $row;
+        }
+
+        return $ordered;
     }
 
     /**

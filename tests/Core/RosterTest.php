@@ -86,3 +86,15 @@ it('keeps the steps of joining and leaving as an office types them, and comes as
         ->and(fn () => RosterKit::typed(RosterKind::Joining, [$step('a', 'broker', '999')], []))->toBeRefused(RosterRefusal::NoDays)
         ->and(fn () => RosterKit::typed(RosterKind::Joining, [$step(' ')], ['Permit']))->toBeRefused(RosterRefusal::NoSteps);
 });
+
+it('tells our own clients, the other agent, escrow and the lender who works on a file now', function (?string $ours, array $told) {
+    $roles = array_filter(
+        Unanimus\Parties\PartyRole::cases(),
+        static fn ($role) => Unanimus\Roster\Handover::tells($role, $ours === null ? null : Unanimus\Parties\Side::from($ours)),
+    );
+    expect(array_column($roles, 'value'))->toBe($told);
+})->with([
+    ['buyer', ['buyer', 'coagent', 'escrow', 'lender']],
+    ['seller', ['seller', 'coagent', 'escrow', 'lender']],
+    [null, ['buyer', 'seller', 'tenant', 'landlord', 'coagent', 'escrow', 'lender']],
+]);

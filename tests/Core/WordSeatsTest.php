@@ -30,6 +30,10 @@ it('gives the next place of a word to the next person of the role', function (ar
         [['signature', 1, 300, 301], ['signature', 1, 72, 300], ['date', 1, 72, 340]],
         ['buyer.2', 'buyer.1', 'buyer.1'],
     ],
+    'beside each other, askew' => [
+        [['signature', 1, 300, 297], ['signature', 1, 72, 303], ['signature', 1, 300, 330], ['signature', 1, 72, 336.9]],
+        ['buyer.2', 'buyer.1', '-', '-'],
+    ],
     'a block as far as one reaches, and one farther' => [
         [['signature', 1, 72, 300], ['signature', 1, 72, 419], ['signature', 1, 72, 539]],
         ['buyer.1', 'buyer.2', 'buyer.1'],

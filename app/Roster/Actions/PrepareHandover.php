@@ -10,14 +10,12 @@ use App\Models\FormLetter;
 use App\Models\Party;
 use App\Models\User;
 use Unanimus\Messages\Recipient;
-use Unanimus\Parties\PartyRole;
 use Unanimus\Parties\Side;
+use Unanimus\Roster\Handover;
 
-/** The email with which whoever takes over a file tells its clients, the other agent, escrow and the lender: ready, not sent. */
+/** The email by which an agent who takes over a file tells those outside: ready to be looked over, not sent. */
 final class PrepareHandover
 {
-    private const OUTSIDE = [PartyRole::Coagent, PartyRole::Escrow, PartyRole::Lender];
-
     public function __construct(private readonly WriteMessage $write)
     {
     }
@@ -26,10 +24,8 @@ final class PrepareHandover
     public function __invoke(DealFile $file, User $from, User $to, ?Side $side): void
     {
         $ours = $side ?? $file->represents->side();
-        $told = $file->parties->filter(static fn (Party $party) => (string) $party->email !== '' && (
-            in_array($party->role, self::OUTSIDE, true) ||
-            ($party->role->isClient() && ($ours === null || $party->role->side() === $ours))
-        ))
+        $told = $file->parties
+            ->filter(static fn (Party $party) => (string) $party->email !== '' && Handover::tells($party->role, $ours))
             ->sortBy(static fn (Party $party) => $party->seat()->order())
             ->map(static fn (Party $party) => new Recipient((string) $party->name, (string) $party->email, (string) $party->seat()));
         if ($told->isEmpty()) {

@@ -9,8 +9,8 @@
         @else
             @if ($case->kind->value === 'leaving')
             <p>Last day: <b>{{ $case->day->long() }}</b>. When that day is over, access closes by itself on every device,
-                links and tokens end, and open files go where it was decided. Whoever takes over a file finds an email to its clients
-                ready to send.</p>
+                links and tokens end, and open files go where it was decided. The agent who takes over a file finds
+                an email to its clients ready to send.</p>
             @else
             <p>First day: <b>{{ $case->day->long() }}</b>.</p>
             @endif
