@@ -41,7 +41,8 @@ final class ProveFiles
         return Sight::within(Sight::brokerages()[0], function () use ($rounds, $old): array {
             $by = User::query()->orderBy('id')->firstOrFail();
             Auth::setUser($by);
-            $laid = ['email' => $by->email, 'files' => [], 'blanks' => [], 'rounds' => [], 'imports' => [], 'old' => $this->purge->lay($by, $old)];
+            $laid = ['email' => $by->email, 'files' => [], 'blanks' => [], 'rounds' => [], 'imports' => []];
+            $laid['old'] = $this->purge->lay($by, $old);
             for ($n = 0; $n < $rounds; $n++) {
                 $file = $this->file($by, $n);
                 $laid['files'][] = $file->key;

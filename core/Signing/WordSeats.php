@@ -55,7 +55,8 @@ final class WordSeats
      */
     private static function inOrder(array $places): array
     {
-        uasort($places, static fn (array $a, array $b) => [$a['kind'], $a['page'], self::foot($a)] <=> [$b['kind'], $b['page'], self::foot($b)]);
+        uasort($places, static fn (array $a, array $b) => [$a['kind'], $a['page'], self::foot($a)] <=>
+            [$b['kind'], $b['page'], self::foot($b)]);
         $rows = [];
         $first = null;
         foreach ($places as $key => $one) {

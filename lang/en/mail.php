@@ -235,16 +235,16 @@ return [
     ],
     'took_over' => [
         'subject' => 'You’re taking over files from :from',
-        'body' => ":from no longer works here. You’re taking over this file::files\n\nIf it has clients to tell, an email to them is ready ".
-            'in its messages. Look it over and send it.|'.
+        'body' => ":from no longer works here. You’re taking over this file::files\n\nIf it has clients to tell, an email to them is ".
+            'ready in its messages. Look it over and send it.|'.
             ":from no longer works here. You’re taking over these :count files::files\n\nWhere there are clients to tell, an email to ".
             'them is ready in the messages of the file. Look it over and send it.',
         'label' => 'Open my files',
     ],
     'handover' => [
         'subject' => ':file: I am your contact now',
-        'body' => "Dear {to.first},\n\n:from no longer works here. I’m your contact for :file now. Nothing else changes: dates, documents and ".
-            "signatures stay as they are.\n\nPlease call or email me with any questions.",
+        'body' => "Dear {to.first},\n\n:from no longer works here. I’m your contact for :file now. Nothing else changes: dates, documents ".
+            "and signatures stay as they are.\n\nPlease call or email me with any questions.",
     ],
     'left' => [
         'subject' => ':who has left',
