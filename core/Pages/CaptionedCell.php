@@ -17,6 +17,9 @@ final class CaptionedCell
     /** A label has less room under it than this, of what it takes itself. */
     private const LESS = 1.25;
 
+    /** Print lower than this, beside most of the page, is a caption's. */
+    private const SMALL = 0.85;
+
     /** So far up and down a table's column is looked along. */
     private const TABLE = 160.0;
 
@@ -68,10 +71,14 @@ final class CaptionedCell
      * In a table whose rows are called something, the empty cell beside a label is written in, not what room there is under the label.
      *
      * @param array<int, WritingPlace> $places
+     * @param list<Word> $words of the page
      * @return list<WritingPlace>
      */
-    public static function besideLabels(array $places): array
+    public static function besideLabels(array $places, array $words): array
     {
+        $heights = array_map(static fn (Word $word) => $word->height, $words);
+        sort($heights);
+        $print = $heights[intdiv(count($heights), 2)] ?? 0.0;
         foreach ($places as $index => $label) {
             // Over empty cells it is the heading of a column.
             if ($label->by !== 'box' || $label->caption === '' || self::hasInColumn($label, $places, false)) {
@@ -86,7 +93,8 @@ final class CaptionedCell
                 }
                 // Small print with more room under it is a caption of its own box.
                 $low = self::lowest($label, $places);
-                $isRoomy = $label->place->y + $label->place->height - $low > self::LESS * ($low - $cell->place->y);
+                $less = self::isSmall($label, $cell->place->y, $words, $print) ? 1.0 : self::LESS;
+                $isRoomy = $label->place->y + $label->place->height - $low > $less * ($low - $cell->place->y);
                 if (! $isRoomy && ! self::hasInColumn($cell, $places, true)) {
                     $places[$at] = new WritingPlace($cell->shape, $cell->place, $cell->by, $label->caption);
                     unset($places[$index]);
@@ -96,6 +104,19 @@ final class CaptionedCell
         }
 
         return array_values($places);
+    }
+
+    /**
+     * Whether a label is set smaller than what most of the page is.
+     *
+     * @param list<Word> $words
+     */
+    private static function isSmall(WritingPlace $label, float $top, array $words, float $print): bool
+    {
+        $own = array_filter($words, static fn (Word $word) => $word->y > $top - 2 && $word->bottom() < $label->place->y + 1 &&
+            $word->x > $label->place->x - 2 && $word->right() < $label->place->x + $label->place->width + 2);
+
+        return $own !== [] && max(array_map(static fn (Word $word) => $word->height, $own)) < self::SMALL * $print;
     }
 
     /**

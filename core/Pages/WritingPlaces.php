@@ -36,7 +36,7 @@ final class WritingPlaces
         $page->brackets();
         $cells = $page->cells();
         $page->frames([...$rules->frames, ...$cells]);
-        $page->places = CaptionedCell::besideLabels($page->places);
+        $page->places = CaptionedCell::besideLabels($page->places, $words);
         $page->lines([...$rules->frames, ...$cells]);
         usort(
             $page->places,
@@ -226,6 +226,9 @@ final class WritingPlaces
 
             return;
         }
+        if ($this->isRuledWithin($frame)) {
+            return;
+        }
         $bands = CaptionedCell::places($frame, $inside);
         if ($bands !== []) {
             array_push($this->places, ...$bands);
@@ -250,6 +253,19 @@ final class WritingPlaces
                 $caption,
             );
         }
+    }
+
+    /** Whether a frame holds lines to write on: then it is drawn around a block, and is no place itself. */
+    private function isRuledWithin(Rect $frame): bool
+    {
+        foreach ($this->rules->across as [$x1, $x2, $y]) {
+            $isWithin = $x1 > $frame->x + 3 && $x2 < $frame->x + $frame->width - 3 && $x2 - $x1 > 30;
+            if ($isWithin && $y > $frame->y + 8 && $y < $frame->y + $frame->height - 4 && ! $this->underlines($x1, $x2, $y)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -19,6 +19,9 @@ final class BlockEntries
 
     private const ABOVE = 150.0;
 
+    /** How far over the signature of who signs for it a firm is named. */
+    private const OVER = 40.0;
+
     private const NARROWEST = 50.0;
 
     /** What a line asks for, with how it is entered. */
@@ -60,8 +63,15 @@ final class BlockEntries
             // "By ____ License # ____": on the row of a signature it is that signer's.
             $isBeside = abs($down) <= 7 && $aside >= 0 && $aside < 100;
             $isUnder = $down > 7 && $down < self::BELOW && $aside < 24;
-            if ($kind === MarkKind::Signature && ($isBeside || $isUnder) && ($best === null || $down < $best[1])) {
-                $best = [$at, $down];
+            $isFirm = $asked[0] === MarkKind::Company;
+            // A firm stands over whoever signs for it, too, and is no client's.
+            $isOver = $isFirm && $down < -7 && $down > -self::OVER && $aside < 24;
+            $far = $isOver ? abs($down) : $down;
+            if ($kind !== MarkKind::Signature || ($isFirm && self::isClients($lines[$at]))) {
+                continue;
+            }
+            if (($isBeside || $isUnder || $isOver) && ($best === null || $far < $best[1])) {
+                $best = [$at, $far];
             }
         }
 
@@ -90,6 +100,11 @@ final class BlockEntries
         }
 
         return $best[0] ?? null;
+    }
+
+    private static function isClients(SigningLine $line): bool
+    {
+        return SignerWords::in($line->before.' '.$line->under.' '.$line->at->caption)?->role?->isClient() === true;
     }
 
     /** Whether a sentence says what somebody does: "Buyer acknowledges receipt", "Purchaser has received the pamphlet". */

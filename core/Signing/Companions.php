@@ -25,6 +25,10 @@ final class Companions
      */
     public static function of(SigningLine $line, array $lines, array $kinds): ?array
     {
+        $twin = LineNeighbors::isSecondDate($line, $lines) ? self::ofTwin($line, $lines, $kinds) : null;
+        if ($twin !== null) {
+            return $twin;
+        }
         $kind = null;
         $column = $line->at->by === 'cell' ? $line->over : '';
         foreach ([$line->at->caption, $line->under, $line->before, self::tail($line->before), $column] as $said) {
@@ -36,9 +40,12 @@ final class Companions
             return null;
         }
         $best = null;
+        $isUnder = self::isUnderOne($line, $lines, $kinds);
+        $isHead = $kind === MarkKind::Name && ! $isUnder && self::isOverOne($line, $lines, $kinds);
+        $leads = self::leads($line, $lines, $kinds);
         foreach ($kinds as $at => [$of]) {
             $sign = $lines[$at];
-            $far = self::distance($line, $sign, self::isUnderOne($line, $lines, $kinds));
+            $far = self::distance($line, $sign, $isUnder, $isHead, $leads);
             if ($of === MarkKind::Initials && ($kind !== MarkKind::Date || ! $line->isBeside($sign))) {
                 continue;
             }
@@ -48,6 +55,27 @@ final class Companions
         }
 
         return $best === null ? null : [$kind, $best[0]];
+    }
+
+    /**
+     * "Signature: ____ ____" over "Date signed: ____ ____": the second date is of the second signature.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     * @return array{MarkKind, int}|null
+     */
+    private static function ofTwin(SigningLine $line, array $lines, array $kinds): ?array
+    {
+        $left = LineNeighbors::leftTwin($line, $lines);
+        $of = $left === null ? null : self::of($left, $lines, $kinds);
+        foreach ($of === null ? [] : $kinds as $at => [$kind]) {
+            $isNext = $kind === MarkKind::Signature && $at > $of[1] && $lines[$at]->isBeside($lines[$of[1]]);
+            if ($isNext) {
+                return [$of[0], $at];
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -101,15 +129,34 @@ final class Companions
         return null;
     }
 
+    /**
+     * Whether what goes with a signature stands before it: the row of a line begins with no signature.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    private static function leads(SigningLine $line, array $lines, array $kinds): bool
+    {
+        $first = null;
+        foreach ($lines as $at => $other) {
+            $isLabeled = isset($kinds[$at]) || $other === $line || MarkLabels::companion($other->before.$other->under) !== null;
+            if ($other->isBeside($line) && $isLabeled && ($first === null || $other->at->place->x < $lines[$first]->at->place->x)) {
+                $first = $at;
+            }
+        }
+
+        return $first !== null && ! isset($kinds[$first]);
+    }
+
     /** How far a line is from the signature it may go with; null when it stands where none of its lines would. */
-    private static function distance(SigningLine $line, SigningLine $sign, bool $isUnderOne): ?float
+    private static function distance(SigningLine $line, SigningLine $sign, bool $isUnderOne, bool $isHead, bool $leads): ?float
     {
         $down = $line->foot() - $sign->foot();
         if (abs($down) < 7) {
             $gap = $line->at->place->x >= $sign->right() - 6
                 ? ($line->at->place->x - $sign->right()) / 4
                 // A date that stands before its signature goes with it where nothing else does.
-                : 10.0 + ($sign->at->place->x - $line->right()) / 4;
+                : ($leads ? 10.0 : 60.0) + ($sign->at->place->x - $line->right()) / 4;
 
             return $gap < self::BESIDE / 4 ? max(0.0, $gap) : null;
         }
@@ -119,11 +166,35 @@ final class Companions
         $aside = max(0.0, $sign->at->place->x - $line->right(), $line->at->place->x - $sign->right());
 
         // What goes with a signature stands under it; over it only where nothing else is nearer.
-        $over = $isUnderOne ? 150.0 : 90.0;
+        $over = $isHead ? 0.0 : ($isUnderOne ? 150.0 : 90.0);
 
         $far = $line->isCell() ? 140 : 80;
 
         return $aside > $far ? null : $aside + ($down < 0 ? $over - $down : 0.6 * $down + ($down > self::BELOW ? 60 : 0));
+    }
+
+    /**
+     * "Name: ____" over "Signature: ____", block after block: whether the like of a line stands over the first of its column.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    private static function isOverOne(SigningLine $line, array $lines, array $kinds): bool
+    {
+        $inColumn = static fn (SigningLine $one): bool => $one->at->place->x < $line->right() && $one->right() > $line->at->place->x;
+        $feet = [];
+        foreach ($kinds as $at => [$kind]) {
+            $kind === MarkKind::Signature && $inColumn($lines[$at]) && ($feet[] = $lines[$at]->foot());
+        }
+        $first = $feet === [] ? null : min($feet);
+        foreach ($first === null || $line->before === '' ? [] : $lines as $other) {
+            $up = $first - $other->foot();
+            if ($other->before === $line->before && $inColumn($other) && $up > 8 && $up < self::BELOW) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

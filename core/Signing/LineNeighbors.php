@@ -57,6 +57,19 @@ final class LineNeighbors
     }
 
     /**
+     * "Buyer's broker ____  Agent ____": who helps, by name, a firm and its agent on one row.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isOfHelpers(SigningLine $line, array $lines): bool
+    {
+        $role = static fn (SigningLine $one): ?PartyRole => SignerWords::isAll($one->before) ? SignerWords::in($one->before)?->role : null;
+        $other = [PartyRole::Agent->value => PartyRole::Broker, PartyRole::Broker->value => PartyRole::Agent][$role($line)->value ?? ''] ?? null;
+
+        return $other !== null && array_filter($lines, static fn (SigningLine $one) => $one->isBeside($line) && $role($one) === $other) !== [];
+    }
+
+    /**
      * "[ ] Buyer's initials  [ ] Seller's initials": nothing is said before the first of a row, and of the last after it, so it is
      * said after each.
      *
@@ -122,12 +135,42 @@ final class LineNeighbors
         foreach ($lines as $other) {
             $gap = $line->at->place->x - $other->right();
             $isNext = $other->isBeside($line) && $gap > 0 && $gap < 40;
-            if ($isNext && str_word_count($other->before) > 2 && SignerWords::in($other->before) === null) {
+            $goesOn = str_word_count($other->before) > 2 || preg_match('/\p{L} (?:on|at|in)$/iu', $other->before) === 1;
+            if ($isNext && $goesOn && SignerWords::in($other->before) === null) {
                 return true;
             }
         }
 
         return false;
+    }
+
+    /**
+     * "Date signed: ____ ____": as long as the date right before it, and said nothing of.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isSecondDate(SigningLine $line, array $lines): bool
+    {
+        $left = self::leftTwin($line, $lines);
+
+        return $left !== null && MarkLabels::isDate($left->before);
+    }
+
+    /**
+     * The line right before one that nothing is said of, and as long.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function leftTwin(SigningLine $line, array $lines): ?SigningLine
+    {
+        foreach ($line->before.$line->under.$line->at->caption === '' ? $lines : [] as $other) {
+            $gap = $line->at->place->x - $other->right();
+            if ($other->isBeside($line) && $gap > 0 && $gap < 40 && abs($other->at->place->width - $line->at->place->width) < 3) {
+                return $other;
+            }
+        }
+
+        return null;
     }
 
     /** "Tenants" over lines of one length beside each other that say nothing: one after the other's. */
@@ -210,7 +253,7 @@ final class LineNeighbors
      */
     public static function isHeader(SigningLine $line, array $lines): bool
     {
-        if (self::namedRow($line, $lines) !== '') {
+        if ($line->at->caption === '' || self::namedRow($line, $lines) !== '') {
             return false;
         }
         foreach ($lines as $other) {
@@ -237,7 +280,7 @@ final class LineNeighbors
         foreach ($lines as $other) {
             $up = $line->foot() - $other->foot();
             $alike = abs($other->at->place->x - $line->at->place->x) < 24 && abs($other->right() - $line->right()) < 8;
-            if ($alike && $up > 8 && $up < 46 && self::isNumbered($other) && self::isNumbered($line) && ! self::isFirst($line)) {
+            if ($alike && $up > 8 && $up < 64 && self::isNumbered($other) && self::isNumbered($line) && ! self::isFirst($line)) {
                 return self::headOfList($other, $lines);
             }
         }

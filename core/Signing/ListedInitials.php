@@ -19,6 +19,8 @@ final class ListedInitials
     /** How far under the heading the first stands, and how far under one the next. */
     private const REACH = 70.0;
 
+    private const INDENT = 20.0;
+
     /**
      * @param list<SigningLine> $lines from the top
      * @param list<Word> $words
@@ -33,8 +35,11 @@ final class ListedInitials
             if (isset($kinds[$index]) || ! self::isBeforeStatement($line)) {
                 continue;
             }
-            $goesOn = $last !== null && abs($last->at->place->x - $line->at->place->x) < 8 && $line->foot() - $last->foot() < self::REACH;
-            if ($goesOn || self::isAskedOver($line, $lines, $words)) {
+            $isNear = $last !== null && $line->foot() - $last->foot() < self::REACH;
+            $goesOn = $isNear && abs($last->at->place->x - $line->at->place->x) < 8;
+            // "____ (a) Known hazards, check one: (i) ____ none": what is farther in is checked, not initialed.
+            $isFartherIn = $isNear && $line->at->place->x > $last->at->place->x + self::INDENT;
+            if ($goesOn || (! $isFartherIn && self::isAskedOver($line, $lines, $words))) {
                 $listed[$index] = [MarkKind::Initials, self::SURE];
                 $last = $line;
             }
@@ -46,13 +51,13 @@ final class ListedInitials
     }
 
     /** Whether nothing but "(c)" or "2." stands before a short line, and a sentence after it. */
-    private static function isBeforeStatement(SigningLine $line): bool
+    public static function isBeforeStatement(SigningLine $line): bool
     {
         $width = $line->at->place->width;
 
         return $width >= 14 && $width <= 95 && ! $line->isCell() && $line->at->caption === '' &&
             preg_match('/^\W*(?:[a-z\d]{1,4}[.)])?\W*$/iu', $line->before) === 1 &&
-            preg_match('/^\p{L}/u', $line->after) === 1 && str_word_count($line->after) > 2;
+            preg_match('/^(?:\([a-z\d]{1,3}\)\s*)?\p{L}/iu', $line->after) === 1 && str_word_count($line->after) > 2;
     }
 
     /**

@@ -208,8 +208,15 @@ final class PageMarks
     private static function next(SigningLine $line, array $lines, array $kinds): ?array
     {
         $isNamed = SignerWords::isAll($line->before) && $line->at->place->width >= 90 && ! Companions::isNameUnder($line, $lines);
-        $isSilent = $line->before.$line->under.$line->over.$line->at->caption === '';
-        $isFirm = BlockEntries::isCompany($line->before) || LineNeighbors::isFirm($line, $lines) || LineNeighbors::isOverBy($line, $lines);
+        // "Date: ____" of the one over it may stand between.
+        $isUnderDate = MarkLabels::isDate($line->over) && LineNeighbors::isLabelOfOther($line->over, $line, $lines);
+        $isSilent = $line->before.$line->under.$line->at->caption === '' && ($line->over === '' || $isUnderDate);
+        $isFirm = BlockEntries::isCompany($line->before) || LineNeighbors::isFirm($line, $lines) ||
+            LineNeighbors::isOverBy($line, $lines) || LineNeighbors::isOfHelpers($line, $lines);
+        $head = $line->before === '' ? false : array_search(LineNeighbors::headOfList($line, $lines), $lines, true);
+        if (is_int($head) && $lines[$head] !== $line && ($kinds[$head][0] ?? null) === MarkKind::Signature) {
+            return [MarkKind::Signature, $kinds[$head][1] * 0.85];
+        }
         if ($line->at->by === 'cell' || $isFirm || (! $isNamed && ! $isSilent)) {
             return null;
         }
@@ -219,7 +226,7 @@ final class PageMarks
                 return [MarkKind::Signature, $sure * 0.8];
             }
             $alike = abs($lines[$at]->at->place->x - $line->at->place->x) < 5 && abs($lines[$at]->right() - $line->right()) < 10;
-            if ($kind === MarkKind::Signature && $alike && $down > 8 && $down < 46) {
+            if ($kind === MarkKind::Signature && $alike && $down > 8 && $down < ($isUnderDate ? 76 : 46)) {
                 return [MarkKind::Signature, $sure * 0.85];
             }
         }
@@ -245,6 +252,9 @@ final class PageMarks
         $said = [$line->at->caption, $line->under, $line->before, $after, $column];
         if ($width <= 150 && array_filter($said, MarkLabels::isInitials(...)) !== [] && ! MarkLabels::isDate($line->under)) {
             return [MarkKind::Initials, 0.95];
+        }
+        if ($width <= 90 && ! $isCell && $line->before.$line->under === '' && MarkLabels::isInitials($line->over)) {
+            return [MarkKind::Initials, 0.85];
         }
         $asks = MarkLabels::companion($line->at->caption) ??
             MarkLabels::companion($line->under) ??
@@ -281,12 +291,13 @@ final class PageMarks
                 MarkKind::Signature,
                 0.85,
             ],
-            BlockEntries::isCompany($line->before) => null,
+            BlockEntries::isCompany($line->before) || LineNeighbors::isOfHelpers($line, $lines) => null,
             SignerWords::isAll($line->before) && LineNeighbors::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [
                 MarkKind::Signature,
                 0.6,
             ],
-            $before.$line->under === '' && ! $isCell && self::isDated($line, $lines, false) => [MarkKind::Signature, 0.8],
+            $before.$line->under === '' && ! $isCell && self::isDated($line, $lines, false) &&
+                ! LineNeighbors::isSecondDate($line, $lines) => [MarkKind::Signature, 0.8],
             $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) => [MarkKind::Signature, 0.85],
             $before.$line->under === '' && ! $isCell && $width >= 120 && SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
             default => null,
@@ -358,7 +369,9 @@ final class PageMarks
                 // On a scan a stroke is easily lost.
                 ($line->before === '' && preg_match('/\(s\)/i', $left->before) === 1) ||
                 ($line->before === '' && SignerWords::act($left->before)) ||
-                ($line->before === '' && preg_match('/\bsignatures\b/i', $left->under) === 1) || LineNeighbors::isRowOfOne($left, $line));
+                ($line->before === '' && preg_match('/\bsignatures\b/i', $left->under) === 1) ||
+                // "Buyer's signature: ____ ____".
+                ($line->before.$line->after === '' && $unlike < 3 && MarkLabels::isSignature($left->before)) || LineNeighbors::isRowOfOne($left, $line));
     }
 
     /** Whether a short line is the next of a row of initials: right beside, with nothing between but a stroke or a role. */
@@ -368,7 +381,8 @@ final class PageMarks
             (! $line->isCell() || $line->over === '' || MarkLabels::isInitials($line->over)) &&
             $line->at->place->width <= 150 &&
             $line->at->place->x - $left->right() < 130 &&
-            (preg_match('/^[\W_]*(?:and|or)?[\W_]*$/iu', $line->before) === 1 || SignerWords::isAll($line->before)) &&
+            (preg_match('/^[\W_]*(?:and|or)?[\W_]*$/iu', $line->before) === 1 || SignerWords::isAll($line->before) ||
+                preg_match('/^\W*[BSTL]\W*$/', $line->before) === 1) &&
             MarkLabels::companion($line->under) === null;
     }
 

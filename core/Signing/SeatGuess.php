@@ -21,6 +21,8 @@ final class SeatGuess
     /** So many words between two lines to sign, and the second begins a block of its own. */
     private const TEXT_BETWEEN = 24;
 
+    private const SENTENCE_BETWEEN = 7;
+
     /** Initials after more words than these are asked for by a sentence of their own. */
     private const SENTENCE = 4;
 
@@ -94,7 +96,8 @@ final class SeatGuess
             $role = $who->role->value;
             $before = $last[$kind->value][$role] ?? null;
             $listed = preg_match('/^\W*([1-4])\W*$/', $line->before, $m) === 1 ? (int) $m[1] : null;
-            $number = $who->number ?? $listed ?? ($before === null || $this->beginsAnew($before[0], $line, $kind) ? 1 : $before[1] + 1);
+            $isNew = $before === null || $this->beginsAnew($before[0], $line, $kind, $this->isLast($who->role, $before[1]));
+            $number = $who->number ?? $listed ?? ($isNew ? 1 : $before[1] + 1);
             $last[$kind->value][$role] = [$line, $number];
             // The other side's agent is no second one of ours: they are numbered by what they are called.
             $called = [$kind->value, mb_strtolower($who->word)];
@@ -135,7 +138,8 @@ final class SeatGuess
             $other = $this->lines[$at];
             $who = SignerWords::in($other->before);
             if ($other->isBeside($line) && ! LineNeighbors::isBy($other->before)) {
-                return $who;
+                // "Firm: ____ By: ____" over "Agent name: ____".
+                return $who?->role === PartyRole::Broker ? $this->agentUnder($line) ?? $who : $who;
             }
             $isOver = $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
             if ($who?->role !== null && ! isset($this->kinds[$at])) {
@@ -149,6 +153,20 @@ final class SeatGuess
         return $this->around->owner($index) ?? $aside;
     }
 
+    private function agentUnder(SigningLine $line): ?SignerWords
+    {
+        foreach ($this->lines as $other) {
+            $down = $other->foot() - $line->foot();
+            $isName = $down > 8 && $down < 46 && MarkLabels::companion($other->before) === MarkKind::Name;
+            $who = $isName ? SignerWords::in($other->before) : null;
+            if ($who?->role === PartyRole::Agent) {
+                return $who;
+            }
+        }
+
+        return null;
+    }
+
     /**
      * What the page says of who signs there.
      *
@@ -157,8 +175,10 @@ final class SeatGuess
     private function said(int $index, array $kinds): ?SignerWords
     {
         $line = $this->lines[$index];
-        $under = $this->isHeaded($index) ? $line->over : $line->under;
         $isInitials = $kinds[$index][0] === MarkKind::Initials;
+        $under = $this->isHeaded($index) ? $line->over : $line->under;
+        // Under initials before a statement begins the next heading.
+        $under = $isInitials && ListedInitials::isBeforeStatement($line) ? '' : $under;
         $row = $line->isCell() || $line->at->by === 'box' ? LineNeighbors::rowOf($line, $this->lines) : '';
         // Words under initials, or under a table's last row, go on as a text does.
         $isCaption = SignerWords::isAll($line->below) || MarkLabels::isInitials($line->below);
@@ -186,6 +206,10 @@ final class SeatGuess
             return $somebody;
         }
 
+        $letter = $isInitials ? SignerWords::letter($line->before) : null;
+        if ($letter !== null) {
+            return $letter;
+        }
         $left = $this->lines[$index - 1] ?? null;
         if (! $isInitials && $left !== null && PageMarks::isSecond($left, $line) && isset($kinds[$index - 1])) {
             return LineNeighbors::isRowOfOne($left, $line)
@@ -261,7 +285,8 @@ final class SeatGuess
     {
         $line = $this->lines[$index];
         for ($at = $index - 1; ($kinds[$at][0] ?? null) === MarkKind::Initials && $this->lines[$at]->isBeside($line); $at--) {
-            $who = SignerWords::in($this->lines[$at]->before) ?? SignerWords::in($this->lines[$at]->under);
+            $before = $this->lines[$at]->before;
+            $who = SignerWords::in($before) ?? SignerWords::letter($before) ?? SignerWords::in($this->lines[$at]->under);
             if ($who?->role !== null) {
                 return $who;
             }
@@ -317,7 +342,7 @@ final class SeatGuess
     }
 
     /** Whether a line begins a block of its own: much is said between, or for initials it stands in another row. */
-    private function beginsAnew(SigningLine $before, SigningLine $line, MarkKind $kind): bool
+    private function beginsAnew(SigningLine $before, SigningLine $line, MarkKind $kind, bool $isLast = false): bool
     {
         if ($kind === MarkKind::Initials) {
             // "Seller's initials: ____ ____  Countered on the attached form. Seller's initials: ____ ____".
@@ -327,7 +352,19 @@ final class SeatGuess
         $to = $line->at->place->y - 6;
         $between = array_filter($this->words, static fn (Word $word) => $word->y > $from && $word->bottom() < $to);
 
-        return count($between) > self::TEXT_BETWEEN;
+        // After the last of them a sentence is enough, "2. I choose to have the home inspected."
+        return count($between) > ($isLast ? self::SENTENCE_BETWEEN : self::TEXT_BETWEEN);
+    }
+
+    /** Whether nobody in the file comes after that one of a role. */
+    private function isLast(PartyRole $role, int $number): bool
+    {
+        $numbers = [];
+        foreach ($this->seats as $seat) {
+            in_array($seat->role, [$role, PartyRole::tryFrom(self::SAME[$role->value] ?? '')], true) && ($numbers[] = $seat->number);
+        }
+
+        return $role->isClient() && $numbers !== [] && $number >= max($numbers);
     }
 
     /**

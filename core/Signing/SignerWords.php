@@ -19,10 +19,11 @@ final readonly class SignerWords
     /** What they are called, the longer before the shorter; a role's helper before the role: "buyer's agent" is the agent. */
     private const ROLES = [
         'agent' => '(?:(?:'.self::SIDES.'|leasing|cooperating|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
-            '(?:broker )?(?:agents?|licensees?|salespersons?|sales associate|associate broker)(?: for (?:the )?(?:'.self::SIDES.')s?\b)?',
+            '(?:broker )?(?:agentes?(?: inmobiliari[oa]s?)?|agents?|licensees?|salespersons?|sales associate|associate broker)'.
+            '(?: for (?:the )?(?:'.self::SIDES.')s?\b)?',
         'broker' => '(?:(?:'.self::SIDES.'|managing|designated|principal|supervising|responsible|qualifying|employing|'.
             'sponsoring|referring|receiving|real estate)[^\w\/]{0,2}s?[^\w\/]{0,3})?'.
-            '(?:brokers?(?:\W{1,3}manager)?|brokerage|broker of record|firm)',
+            '(?:corredor(?:es|a)?|brokers?(?:\W{1,3}manager)?|brokerage|broker of record|firm)',
         'escrow' => 'escrow (?:agent|officer|holder)|settlement agent|closing agent|title officer',
         'lender' => 'lender|loan officer|mortgagee',
         'tenant' => '(?:co\W?)?(?:tenants?|lessees?|renters?|residents?)|arrendatari[oa]s?|inquilin[oa]s?',
@@ -92,6 +93,16 @@ final readonly class SignerWords
         }
 
         return preg_match('/\b(?:'.self::SOMEBODY.')\b/iu', $text, $m) === 1 ? new self(null, null, mb_strtolower($m[0])) : null;
+    }
+
+    /** Whom a single letter right before a place for initials means, "Initials: B ____ S ____"; null when it is none. */
+    public static function letter(string $before): ?self
+    {
+        $role = preg_match('/(?:^|\s)[(\[]?([BSTL])[)\]]?\W*$/u', $before, $m) === 1
+            ? ['B' => PartyRole::Buyer, 'S' => PartyRole::Seller, 'T' => PartyRole::Tenant, 'L' => PartyRole::Landlord][$m[1]]
+            : null;
+
+        return $role === null ? null : new self($role, null, $m[1]);
     }
 
     /** A company, trust or estate for whom somebody signs, "Greywater Holdings, LLC"; null when the words are no such name. */

@@ -34,6 +34,8 @@ final readonly class SigningLine
     /** Wider than between two words of one caption. */
     private const GAP = 24.0;
 
+    private const APART = 6.0;
+
     private function __construct(
         public WritingPlace $at,
         public string $before,
@@ -102,6 +104,12 @@ final readonly class SigningLine
     public function withoutCaption(): self
     {
         return new self($this->at, $this->before, '', $this->over, $this->after, '');
+    }
+
+    /** The same with other words as its caption. */
+    public function captioned(string $under): self
+    {
+        return new self($this->at, $this->before, $under, $this->over, $this->after, $under);
     }
 
     /** The same with a label said elsewhere as if it stood before it. */
@@ -222,10 +230,10 @@ final readonly class SigningLine
         $there = array_filter($all, static function (WritingPlace $other) use ($row, $foot): bool {
             $below = $other->place->y + $other->place->height;
 
-            return abs($below - $row) < 9 && $below > $foot + 4;
+            return $below - $row > -9 && $below - $row < 13 && $below > $foot + 4;
         });
 
-        return self::band($place, $own ? self::withoutLabels($on, $there) : $on, $row - 4, $row + 4);
+        return self::band($place, $own ? self::withoutLabels($on, $there, $place) : $on, $row - 4, $row + 4);
     }
 
     /**
@@ -298,13 +306,13 @@ final readonly class SigningLine
     }
 
     /**
-     * A row of words without those that stand right before a place on that row, and are its label.
+     * A row of words without those that stand right before a place on that row, and are its label, or right after it.
      *
      * @param list<Word> $row
      * @param array<WritingPlace> $places
      * @return list<Word>
      */
-    private static function withoutLabels(array $row, array $places): array
+    private static function withoutLabels(array $row, array $places, Rect $own): array
     {
         usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
         foreach ($places as $other) {
@@ -329,9 +337,30 @@ final readonly class SigningLine
                 $edge = $row[$at]->x;
             }
             $row = array_values(array_diff_key($row, array_flip($label)));
+            $row = self::withoutAfter($row, $other->place, $own);
         }
 
         return $row;
+    }
+
+    /**
+     * @param list<Word> $row from the left
+     * @return list<Word> without what is said right after a place
+     */
+    private static function withoutAfter(array $row, Rect $place, Rect $own): array
+    {
+        $edge = $place->x + $place->width;
+        $after = [];
+        foreach ($row as $at => $word) {
+            $gap = $word->x - $edge;
+            // What begins right under it is its own all the same.
+            if ($gap > -3 && $gap < ($after === [] ? 18.0 : 12.0) && abs($word->x - $own->x) > 4) {
+                $after[] = $at;
+                $edge = $word->right();
+            }
+        }
+
+        return array_values(array_diff_key($row, array_flip($after)));
     }
 
     private static function isOver(Word $word, Rect $place): bool
@@ -354,23 +383,24 @@ final readonly class SigningLine
         if (self::overlap($row)) {
             usort($row, static fn (Word $a, Word $b) => [round($a->y / 3), $a->x] <=> [round($b->y / 3), $b->x]);
         }
-        $taken = [];
+        $runs = [];
         $edge = null;
-        $runs = 0;
         foreach ($row as $word) {
-            $far = $edge !== null && $word->x - $edge > self::GAP;
-            $runs = $far || $edge === null ? 1 : $runs + 1;
-            if ($far && $taken !== []) {
-                break;
-            }
-            if ($runs > self::MOST_WORDS) {
-                return '';
-            }
-            self::isOver($word, $place) && ($taken[] = $word->text);
+            $gap = $edge === null ? self::GAP + 1 : $word->x - $edge;
+            // Words that begin where the line does, apart from those before them, are a column's.
+            $isNext = $gap > self::GAP || ($gap > self::APART && abs($word->x - $place->x) < 2.5);
+            $isNext ? $runs[] = [$word] : $runs[array_key_last($runs)][] = $word;
             $edge = $word->right();
         }
+        // What stands in another column of the page is none of its words.
+        foreach ($runs as $run) {
+            $taken = array_filter($run, static fn (Word $word) => self::isOver($word, $place));
+            if ($taken !== []) {
+                return count($run) > self::MOST_WORDS ? '' : trim(implode(' ', array_map(static fn (Word $word) => $word->text, $taken)));
+            }
+        }
 
-        return trim(implode(' ', $taken));
+        return '';
     }
 
     /**

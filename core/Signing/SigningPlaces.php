@@ -22,6 +22,9 @@ final class SigningPlaces
 {
     private const SIGNING = '/sign|initial|acknowledg|\bby\b:?|firma|inicial|^x:?$|^dated?(?:\/time)?:?$|^fecha:?$/iu';
 
+    /** Stands at the end of a line that is signed, and says nothing of it. */
+    private const SEAL = '/^[(\[]?(?:SEAL|L\.\s?S\.)[)\]]?$/u';
+
     /** Feet no farther apart stand on one row. */
     private const ROW = 5.0;
 
@@ -34,14 +37,15 @@ final class SigningPlaces
      */
     public static function on(array $words, PageRules $rules, array $fields): array
     {
-        [$flat, $read] = WritingPlaces::on($words, $rules);
+        [$flat, $read] = WritingPlaces::on(LineNumbers::without($words), $rules);
+        $read = array_values(array_filter($read, static fn (Word $word) => preg_match(self::SEAL, $word->text) !== 1));
         $flat = self::bracketed($flat, $read);
         $squares = array_filter($flat, static fn (WritingPlace $one) => $one->shape === 'tick');
         $flat = array_filter($flat, static fn (WritingPlace $one) => $one->shape !== 'tick' && ! self::isTaken($one->place, $fields));
         $places = self::dates(self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read));
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
         $squares = array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares));
-        $lines = LabelPlaces::beforeAll(LabelPlaces::withoutChoices(self::withoutHeadings(self::inRows($lines)), $squares));
+        $lines = LabelPlaces::beforeAll(LabelPlaces::withoutChoices(self::withoutHeadings(CaptionRows::inOrder(self::inRows($lines), $read)), $squares));
 
         return [$lines, $read, $squares];
     }
@@ -124,16 +128,31 @@ final class SigningPlaces
         );
 
         return array_map(
-            static function (SigningLine $line) use ($overNumbers, $overBare): SigningLine {
+            static function (SigningLine $line) use ($lines, $overNumbers, $overBare): SigningLine {
                 $isListed = LineNeighbors::isNumbered($line) && $line->before !== '' && in_array($line->under, $overNumbers, true);
                 // "Seller(s):" begins the lines under it.
                 $isHeading = preg_match('/:\s*$/', $line->under) === 1 && SignerWords::isAll($line->under) &&
                     in_array($line->under, $overBare, true);
 
-                return $isListed || $isHeading ? $line->withoutCaption() : $line;
+                // "Buyer's initials" over the first of a column, and so over each.
+                $isOver = MarkLabels::isInitials($line->under) && $line->over === $line->under && self::isHeadedColumn($line, $lines);
+
+                return $isListed || $isHeading || $isOver ? $line->withoutCaption() : $line;
             },
             $lines,
         );
+    }
+
+    /** @param  list<SigningLine>  $lines  from the top */
+    private static function isHeadedColumn(SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            if (abs($other->at->place->x - $line->at->place->x) < 4 && in_array($line->under, [$other->under, $other->over], true)) {
+                return $other->over === $line->under;
+            }
+        }
+
+        return false;
     }
 
     /** @return array<int, list<WritingPlace>> fields that are written or signed in, by page; their names say what they are for */

@@ -25,14 +25,22 @@ final readonly class WordsAround
     public function heading(SigningLine $line, MarkKind $kind): ?SignerWords
     {
         $place = $line->at->place;
-        $left = $this->beginningOf($line) - 90;
+        // Boxes side by side have each their own: "Owner 1 | Owner 2".
+        $own = $line->at->by === 'box' ? $this->headingWithin($line, $kind, $place->x - 4, $line->right()) : null;
+
+        return $own ?? $this->headingWithin($line, $kind, $this->beginningOf($line) - 90, $line->right() + 8);
+    }
+
+    private function headingWithin(SigningLine $line, MarkKind $kind, float $left, float $right): ?SignerWords
+    {
+        $place = $line->at->place;
         $rows = [];
         foreach ($this->words as $word) {
             $middle = $word->y + $word->height / 2;
             if (
                 $middle < $place->y + $place->height - 6 &&
                 $middle > $place->y - 230 &&
-                $word->x < $line->right() + 8 &&
+                $word->x < $right &&
                 $word->right() > $left
             ) {
                 $rows[(int) round($middle / 5)][] = $word;

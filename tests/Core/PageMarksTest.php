@@ -296,7 +296,6 @@ it('asks for the same on a page until what is said stands too far from its line,
         [165, 375, 1],
         [
             '165: signature buyer.1 92, date buyer.1 90, signature seller.1 92',
-            '291: signature buyer.1 92, date seller.1 90, signature seller.1 92',
         ],
     ],
     'a field for a date' => [
