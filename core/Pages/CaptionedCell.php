@@ -116,7 +116,7 @@ final class CaptionedCell
         $own = array_filter($words, static fn (Word $word) => $word->y > $top - 2 && $word->bottom() < $label->place->y + 1 &&
             $word->x > $label->place->x - 2 && $word->right() < $label->place->x + $label->place->width + 2);
 
-        return $own !== [] && max(array_map(static fn (Word $word) => $word->height, $own)) < self::SMALL * $print;
+        return $own !== [] && array_sum(array_map(static fn (Word $word) => $word->height, $own)) < self::SMALL * $print * count($own);
     }
 
     /**

@@ -206,7 +206,7 @@ final class WritingPlaces
                 $frame->width / $frame->height < 1.43;
             if ($square) {
                 $inside === [] && $this->free($frame) && ($this->places[] = new WritingPlace('tick', $frame, 'check square'));
-            } elseif ($frame->width >= 20 && $frame->height >= 9 && $this->free($frame)) {
+            } elseif ($frame->width >= 20 && $frame->height >= 10 && $this->free($frame)) {
                 $this->box($frame, $inside);
             }
         }
@@ -290,7 +290,7 @@ final class WritingPlaces
                     }
                 }
 
-                return $x2 - $x1 >= 18 && ! $this->underlines($x1, $x2, $y);
+                return $x2 - $x1 >= 18 && ! $this->underlines($x1, $x2, $y) && ! $this->isTopOfCell($line);
             }),
         );
         foreach ($lines as $line) {
@@ -302,6 +302,23 @@ final class WritingPlaces
                 $this->free($place) && ($this->places[] = new WritingPlace('line', $place, 'ruled line'));
             }
         }
+    }
+
+    /**
+     * Whether a wall goes down from it, as from the upper edge of a cell of which, on a scan, not all was found.
+     *
+     * @param array{float, float, float} $line
+     */
+    private function isTopOfCell(array $line): bool
+    {
+        [$x1, $x2, $y] = $line;
+        foreach ($this->rules->down as [$top, $bottom, $x]) {
+            if (abs($top - $y) < 4 && $bottom > $y + 12 && $x > $x1 - 4 && $x < $x2 + 4) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function underlines(float $x1, float $x2, float $y): bool

@@ -64,7 +64,7 @@ final class LabelPlaces
             }
             $bracketed += preg_match('/^\([^()]*\)$/u', $one->after);
         }
-        $isOpen = $row[0]->before === '' || (count($row) > 1 && preg_match('/^\W*[x✗✕×]\W*$/iu', $row[0]->before) === 1);
+        $isOpen = $row[0]->before === '' || (count($row) > 1 && MarkLabels::isCross($row[0]->before));
 
         return $bracketed === count($row) ? count($row) > 1 || $isOpen : $isOpen && $bracketed === 0;
     }

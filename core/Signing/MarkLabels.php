@@ -15,14 +15,14 @@ final class MarkLabels
         '\bsign(?:ed)?(?: here)?\s*[:.]?[\s>→►»]*$|\bsigned by\s*:?$|\(sign\)\W*$|'.
         '\bsignatory\b|\bautograph\b|\bfirma\b/iu';
 
-    private const BY = '/(?:^|\s)by\s*:$|^\W*(?:by|x|✗|✕|×)\s*[:.]?$|(?:^|\s)\/s\/$|'.
+    private const BY = '/(?:^|\s)by\s*:$|^\W*(?:by|x{1,2}|✗|✕|×)\s*[:.]?$|(?:^|\s)\/s\/$|'.
         '^\W*by\s*\([^()]{3,40}\)\s*[:.]?$/iu';
 
     private const INITIALS = '/\binitials?\b(?! (?:deposit|earnest|payment|term|period|inspection|offer|amount|price|listing|rent))|'.
         '\binitialing (?:here|below|this|in)\b|\binit\.|\biniciales?\b/iu';
 
     /** The date of signing is called by no more than that; "closing date" is another. */
-    private const DATE = '/^\W*(?:(?:\w+[’\']?s?|\w+ \w+[’\']?s?) )?(?:signature |signing |signed )?(?:dated?|fecha)'.
+    private const DATE = '/^\W*(?:(?:\w+[’\']?s?|\w+ \w+[’\']?s?) )?(?:signature |signing |signed )?(?:fecha\W{1,3})?(?:dated?|fecha)'.
         '(?: signed| of signature| of signing)?(?:\s*(?:\/|&|and|\b)\s*time)?\s*(?:\([^)]*\))?\s*[:.]?\W*$|'.
         '^\W*(?:when|m{1,2}\W*d{1,2}\W*y{2,4}|month\W+day\W+year|day\W+month\W+year)\W*$/iu';
 
@@ -48,6 +48,12 @@ final class MarkLabels
     public static function isBy(string $words): bool
     {
         return preg_match(self::BY, $words) === 1;
+    }
+
+    /** Whether nothing but a cross stands there, which on a scan is easily read twice. */
+    public static function isCross(string $words): bool
+    {
+        return preg_match('/^\W*[x✗✕×]{1,2}\W*$/iu', $words) === 1;
     }
 
     /** Whether they ask for initials. */

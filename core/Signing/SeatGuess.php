@@ -96,6 +96,8 @@ final class SeatGuess
             $role = $who->role->value;
             $before = $last[$kind->value][$role] ?? null;
             $listed = preg_match('/^\W*([1-4])\W*$/', $line->before, $m) === 1 ? (int) $m[1] : null;
+            // On a scan "1." may be read as "4.".
+            $listed = $listed !== null && $listed > 1 && ($before[1] ?? 0) < $listed - 1 ? null : $listed;
             $isNew = $before === null || $this->beginsAnew($before[0], $line, $kind, $this->isLast($who->role, $before[1]));
             $number = $who->number ?? $listed ?? ($isNew ? 1 : $before[1] + 1);
             $last[$kind->value][$role] = [$line, $number];
@@ -253,7 +255,7 @@ final class SeatGuess
         if (self::isSignedAs($line)) {
             return $line->after;
         }
-        $isOpen = preg_match('/^\W*[xs✗✕×]?\W*$/iu', $line->before) === 1;
+        $isOpen = preg_match('/^\W*s?\W*$/iu', $line->before) === 1 || MarkLabels::isCross($line->before);
 
         return $isOpen && SignerWords::isAll($this->after($index)) ? $this->after($index) : '';
     }

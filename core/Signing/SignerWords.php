@@ -32,6 +32,8 @@ final readonly class SignerWords
         'seller' => '(?:co\W?)?(?:sellers?|vendors?|owners?|offerees?|transferors?|grantors?|vendedor(?:es|a)?|homeowners?)',
     ];
 
+    private const IN_SPANISH = '(?:comprador(?:es|a)?|vendedor(?:es|a)?|agente|corredor(?:a)?|arrendador(?:a)?|arrendatari[oa]|inquilin[oa])';
+
     /** Words that name somebody without saying whom. */
     private const SOMEBODY = 'clients? or customers?|clients?\W{0,2}\/\W{0,2}customers?|clients?|customers?|principals?|undersigned|'.
         'part(?:y|ies)|applicants?|consumers?|recipients?|(?:co\W?)?borrowers?|signers?|prospects?|optionees?|optionors?|'.
@@ -132,6 +134,8 @@ final readonly class SignerWords
             '/^\W*(?:\(?[1-4][).:]\)?\s*)?(?:(?:(?:signed|accepted|agreed|executed) )?by:? )?'.
                 '(?:the |each |authorized |proposed |prospective |(?:for|on behalf of) (?:the )?)?'.
                 '(?:first |second |[1lI|]st |2nd )?'.
+                // "Comprador / Buyer"; on a scan a stroke is easily lost.
+                '(?:'.self::IN_SPANISH.'\W{1,3})?'.
                 '(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
                 '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'|manager|representative|authorized agent))?'.
                 '(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.

@@ -42,7 +42,7 @@ final class SigningPlaces
         $flat = self::bracketed($flat, $read);
         $squares = array_filter($flat, static fn (WritingPlace $one) => $one->shape === 'tick');
         $flat = array_filter($flat, static fn (WritingPlace $one) => $one->shape !== 'tick' && ! self::isTaken($one->place, $fields));
-        $places = self::dates(self::parted([...$fields, ...self::apart(array_values($flat), $words)], $read));
+        $places = PartedLines::of($fields, array_values($flat), $words, $read);
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
         $squares = array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares));
         $lines = LabelPlaces::beforeAll(LabelPlaces::withoutChoices(self::withoutHeadings(CaptionRows::inOrder(self::inRows($lines), $read)), $squares));
@@ -181,123 +181,6 @@ final class SigningPlaces
     {
         foreach ($words as $word) {
             if (preg_match(self::SIGNING, $word->text) === 1 || SignerWords::in($word->text) !== null) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * A long line with "Date" under its right half is two: one to sign, one to date.
-     *
-     * @param list<WritingPlace> $places
-     * @param list<Word> $words
-     * @return list<WritingPlace>
-     */
-    private static function parted(array $places, array $words): array
-    {
-        $parted = [];
-        foreach ($places as $one) {
-            $place = $one->place;
-            $foot = $place->y + $place->height;
-            $date = null;
-            foreach ($place->width < 190 ? [] : $words as $word) {
-                $under = $word->y > $foot - 3 && $word->y < $foot + 8 && $word->x > $place->x + 0.38 * $place->width;
-                $isDate = preg_match('/^\(?dated?\)?[:.]?$/i', $word->text) === 1;
-                if ($under && $isDate && $word->right() <= $place->x + $place->width + 4 && ! self::isLabel($word, $places)) {
-                    $date = $word;
-                }
-            }
-            if ($date === null) {
-                $parted[] = $one;
-
-                continue;
-            }
-            $at = $date->x - 4;
-            $parted[] = new WritingPlace($one->shape, new Rect($place->x, $place->y, $at - $place->x - 4, $place->height), $one->by);
-            $parted[] = new WritingPlace($one->shape, new Rect($at, $place->y, $place->x + $place->width - $at, $place->height), $one->by);
-        }
-
-        return $parted;
-    }
-
-    /**
-     * Two short runs of underscores with a space between are two places, as for initials.
-     *
-     * @param list<WritingPlace> $places
-     * @param list<Word> $words
-     * @return list<WritingPlace>
-     */
-    private static function apart(array $places, array $words): array
-    {
-        $apart = [];
-        foreach ($places as $one) {
-            $place = $one->place;
-            $runs = $one->by !== 'underscores' || $place->width > 200 ? [] : array_values(array_filter(
-                $words,
-                static fn (Word $word) => preg_match('/^_{3,}[\/|,;.]?$/', $word->text) === 1 &&
-                    abs($word->y - $place->y) < 3 &&
-                    $word->x > $place->x - 2 &&
-                    $word->right() < $place->x + $place->width + 4,
-            ));
-            if (count($runs) < 2) {
-                $apart[] = $one;
-            }
-            foreach (count($runs) < 2 ? [] : $runs as $run) {
-                $apart[] = new WritingPlace('line', new Rect($run->x, $place->y, $run->width, $place->height), 'underscores');
-            }
-        }
-
-        return $apart;
-    }
-
-    /**
-     * Two short lines and a longer one close beside each other are a date: month, day and year.
-     *
-     * @param list<WritingPlace> $places
-     * @return list<WritingPlace>
-     */
-    private static function dates(array $places): array
-    {
-        $rows = [];
-        foreach ($places as $index => $one) {
-            $isShort = $one->shape === 'line' && $one->place->width >= 10 && $one->place->width <= 48 && $one->caption === '';
-            $isShort && ($rows[] = $index);
-        }
-        usort($rows, static fn (int $a, int $b) => $places[$a]->place->x <=> $places[$b]->place->x);
-        $taken = $dates = [];
-        foreach ($rows as $first) {
-            $run = [$places[$first]->place];
-            $with = [$first];
-            foreach ($rows as $next) {
-                $gap = $places[$next]->place->x - $run[count($run) - 1]->x - $run[count($run) - 1]->width;
-                $level = abs($places[$next]->place->y + $places[$next]->place->height - $run[0]->y - $run[0]->height) < 3;
-                if (! in_array($next, $with, true) && $level && $gap > -0.5 && $gap < 9) {
-                    $run[] = $places[$next]->place;
-                    $with[] = $next;
-                }
-            }
-            if (count($run) !== 3 || array_intersect($with, $taken) !== []) {
-                continue;
-            }
-            [$month, $day, $year] = $run;
-            if (abs($month->width - $day->width) < 0.2 * $month->width && $year->width > 1.2 * $day->width) {
-                array_push($taken, ...$with);
-                $across = $year->x + $year->width - $month->x;
-                $dates[] = new WritingPlace('line', new Rect($month->x, $month->y, $across, $month->height), 'underscores', 'Date');
-            }
-        }
-
-        return [...array_values(array_diff_key($places, array_flip($taken))), ...$dates];
-    }
-
-    /** @param  list<WritingPlace>  $places  Whether a word stands right before a place of its own row. */
-    private static function isLabel(Word $word, array $places): bool
-    {
-        foreach ($places as $other) {
-            $gap = $other->place->x - $word->right();
-            if ($gap > -3 && $gap < 40 && abs($other->place->y + $other->place->height - $word->bottom()) < 9) {
                 return true;
             }
         }
