@@ -277,6 +277,8 @@ final class WritingPlaces
     {
         $textLeft = $this->read === [] ? 0 : min(array_map(static fn (Word $word) => $word->x, $this->read));
         $textRight = $this->read === [] ? 612 : max(array_map(static fn (Word $word) => $word->right(), $this->read));
+        // On a page with few words the lines tell how far its text could go.
+        $textRight = max([$textRight, ...array_map(static fn (array $line) => $line[1], $this->rules->across)]);
         $lines = array_values(
             array_filter($this->rules->across, function (array $line) use ($frames): bool {
                 [$x1, $x2, $y] = $line;

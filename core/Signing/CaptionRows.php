@@ -35,12 +35,19 @@ final class CaptionRows
                 continue;
             }
             $row = array_filter($lines, static fn (SigningLine $other) => $other->isBeside($line));
-            $isOpen = static fn (SigningLine $one): bool => ! $one->isCell() && $one->before.$one->at->caption === '';
+            $isOpen = static fn (SigningLine $one): bool => ! $one->isCell() && $one->at->caption === '' &&
+                preg_match('/^\W*$/', $one->before) === 1;
             $lacks = array_filter($row, static fn (SigningLine $one) => $one->under === '');
-            if (count($row) < 2 || $lacks === [] || count($lacks) === count($row) || array_filter($row, $isOpen) !== $row) {
+            if (count($row) < 2 || array_filter($row, $isOpen) !== $row) {
                 continue;
             }
             $captions = self::under($line->foot(), $words);
+            // "____ / ____" over "Purchaser / Date".
+            $stroked = count($captions) === 1 ? preg_split('~\s*/\s*~', $captions[0]) ?: [] : [];
+            $captions = count($stroked) > 1 ? $stroked : $captions;
+            if ($stroked === [] && ($lacks === [] || count($lacks) === count($row))) {
+                continue;
+            }
             $own = array_filter(
                 $captions,
                 static fn (string $words) => self::isCaption($words) && ! LineNeighbors::isLabelOfOther($words, $line, $lines),

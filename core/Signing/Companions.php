@@ -35,6 +35,7 @@ final class Companions
             $kind ??= MarkLabels::companion($said);
         }
         $kind ??= self::isNameUnder($line, $lines) ? MarkKind::Name : null;
+        $kind ??= self::isSignedOn($line, $lines, $kinds) ? MarkKind::Date : null;
         $kind ??= self::asElsewhere($line, $lines, $kinds);
         if ($kind === null || $line->at->place->width < 18 || LineNeighbors::isHeader($line, $lines)) {
             return null;
@@ -55,6 +56,24 @@ final class Companions
         }
 
         return $best === null ? null : [$kind, $best[0]];
+    }
+
+    /**
+     * "____ on ____": the day of the signature right before it.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    private static function isSignedOn(SigningLine $line, array $lines, array $kinds): bool
+    {
+        foreach (preg_match('/^\W*on\W*$/i', $line->before) === 1 ? $kinds : [] as $at => [$kind]) {
+            $gap = $line->at->place->x - $lines[$at]->right();
+            if ($kind === MarkKind::Signature && $lines[$at]->isBeside($line) && $gap > 0 && $gap < 60) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -166,7 +185,7 @@ final class Companions
         $aside = max(0.0, $sign->at->place->x - $line->right(), $line->at->place->x - $sign->right());
 
         // What goes with a signature stands under it; over it only where nothing else is nearer.
-        $over = $isHead ? 0.0 : ($isUnderOne ? 150.0 : 90.0);
+        $over = $isHead ? -30.0 : ($isUnderOne ? 150.0 : 90.0);
 
         $far = $line->isCell() ? 140 : 80;
 
@@ -189,7 +208,7 @@ final class Companions
         $first = $feet === [] ? null : min($feet);
         foreach ($first === null || $line->before === '' ? [] : $lines as $other) {
             $up = $first - $other->foot();
-            if ($other->before === $line->before && $inColumn($other) && $up > 8 && $up < self::BELOW) {
+            if (MarkLabels::companion($other->before) === MarkKind::Name && $inColumn($other) && $up > 8 && $up < self::BELOW) {
                 return true;
             }
         }
@@ -212,7 +231,9 @@ final class Companions
         }
         $last = $feet === [] ? null : max($feet);
         foreach ($last === null || $line->before === '' ? [] : $lines as $other) {
-            if ($other->before === $line->before && $inColumn($other) && $other->foot() > $last + 8) {
+            $isLike = $other->before === $line->before || ($other !== $line &&
+                MarkLabels::companion($other->before) === MarkKind::Name && MarkLabels::companion($line->before) === MarkKind::Name);
+            if ($isLike && $inColumn($other) && $other->foot() > $last + 8) {
                 return true;
             }
         }

@@ -16,7 +16,7 @@ final class MarkLabels
         '\bsignatory\b|\bautograph\b|\bfirma\b/iu';
 
     private const BY = '/(?:^|\s)by\s*:$|^\W*(?:by|x{1,2}|✗|✕|×)\s*[:.]?$|(?:^|\s)\/s\/$|'.
-        '^\W*by\s*\([^()]{3,40}\)\s*[:.]?$/iu';
+        '(?:^|\w\s)\W*by\s*\([^()]{3,40}\)\s*[:.]?$/iu';
 
     private const INITIALS = '/\binitials?\b(?! (?:deposit|earnest|payment|term|period|inspection|offer|amount|price|listing|rent))|'.
         '\binitialing (?:here|below|this|in)\b|\binit\.|\biniciales?\b/iu';

@@ -145,7 +145,7 @@ final class PageMarks
         // "____ / ____ Buyer initials": what is said after the last of a row is said of all.
         for ($index = count($lines) - 2; $index >= 0; $index--) {
             [$line, $right, $kind] = [$lines[$index], $lines[$index + 1], $kinds[$index + 1] ?? null];
-            $isOpen = ! isset($kinds[$index]) && $line->before === '' && (! $line->isCell() || $line->over === '');
+            $isOpen = ! isset($kinds[$index]) && preg_match('/^\W*$/', $line->before) === 1 && (! $line->isCell() || $line->over === '');
             // "Lessee ____ / ____ (initial)".
             $isOpen = $isOpen || (($kinds[$index][1] ?? 0.0) <= 0.6 && SignerWords::isAll($line->before) &&
                 (preg_match('/^\W*\/\W*$/', $right->before) === 1 ? $line->at->place->width <= 150 :
@@ -299,7 +299,8 @@ final class PageMarks
             $before.$line->under === '' && ! $isCell && self::isDated($line, $lines, false) &&
                 ! LineNeighbors::isSecondDate($line, $lines) => [MarkKind::Signature, 0.8],
             $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) => [MarkKind::Signature, 0.85],
-            $before.$line->under === '' && ! $isCell && $width >= 120 && SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
+            $before.$line->under === '' && ! $isCell && $width >= 120 &&
+                (SignerWords::isAll($line->over) || SignerWords::isNamed($line->over)) => [MarkKind::Signature, 0.75],
             default => null,
         };
     }

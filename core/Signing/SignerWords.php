@@ -131,7 +131,7 @@ final readonly class SignerWords
         $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
 
         return preg_match(
-            '/^\W*(?:\(?[1-4][).:]\)?\s*)?(?:(?:(?:signed|accepted|agreed|executed) )?by:? )?'.
+            '/^\W*(?:\(?[1-4][).:]\)?\s*)?(?:(?:(?:signed|accepted|agreed|executed|acknowledged|approved)\W{1,2})?by:? |(?:accepted|agreed|acknowledged|approved)\W{1,2})?'.
                 '(?:the |each |authorized |proposed |prospective |(?:for|on behalf of) (?:the )?)?'.
                 '(?:first |second |[1lI|]st |2nd )?'.
                 // "Comprador / Buyer"; on a scan a stroke is easily lost.
@@ -173,6 +173,14 @@ final readonly class SignerWords
         $does = '(?:(?:has|have) (?:received|read|reviewed|waived|been (?:given|told|offered))|waives?|acknowledges?)';
 
         return preg_match("/^\W*{$who} {$does}\b/iu", $text) === 1;
+    }
+
+    /** Whether a paragraph begins with them: "3. Purchasers know that dues are owed". */
+    public static function begin(string $text): bool
+    {
+        $who = '(?:the )?(?:'.implode('|', self::ROLES).')(?:\W{0,2}s\)?)?';
+
+        return preg_match("/^\W*(?:\d{1,2}[.)]\s*)?{$who} \p{Ll}/iu", $text) === 1;
     }
 
     /** Whether a numbered paragraph begins there: "4. Inspection. Buyer may inspect". */

@@ -135,12 +135,45 @@ final class SigningPlaces
                     in_array($line->under, $overBare, true);
 
                 // "Buyer's initials" over the first of a column, and so over each.
-                $isOver = MarkLabels::isInitials($line->under) && $line->over === $line->under && self::isHeadedColumn($line, $lines);
+                $isOver = (MarkLabels::isInitials($line->under) && $line->over === $line->under && self::isHeadedColumn($line, $lines)) ||
+                    ($line->under !== '' && self::isUnderHeads($line, $lines));
 
                 return $isListed || $isHeading || $isOver ? $line->withoutCaption() : $line;
             },
             $lines,
         );
+    }
+
+    /**
+     * "Signature of buyer" over the first of a column, and nothing under its last: what stands between is over the next line, not
+     * under the one before.
+     *
+     * @param list<SigningLine> $lines from the top
+     */
+    private static function isUnderHeads(SigningLine $line, array $lines): bool
+    {
+        $column = array_values(array_filter(
+            $lines,
+            static fn (SigningLine $other) => ! $other->isCell() && $other->before === '' &&
+                abs($other->at->place->x - $line->at->place->x) < 4 && abs($other->right() - $line->right()) < 10,
+        ));
+        $at = (int) array_search($line, $column, true);
+        $isNext = static fn (int $one): bool => isset($column[$one], $column[$one + 1]) && $column[$one]->under !== '' &&
+            $column[$one]->under === $column[$one + 1]->over;
+        if (! $isNext($at)) {
+            return false;
+        }
+        for ($first = $at; $isNext($first - 1); $first--);
+        for ($last = $at; $isNext($last); $last++);
+
+        $isHeaded = self::isHead($column[$first]->over) || ($column[0]->under === '' && self::isHead($column[0]->over));
+
+        return $isHeaded && $column[$last]->under === '';
+    }
+
+    private static function isHead(string $words): bool
+    {
+        return SignerWords::isAll($words) || MarkLabels::isSignature($words) || MarkLabels::companion($words) !== null;
     }
 
     /** @param  list<SigningLine>  $lines  from the top */

@@ -59,7 +59,7 @@ final readonly class WordsAround
             usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
             $text = implode(' ', array_map(static fn (Word $word) => $word->text, $row));
             $isShort = count($row) <= 6 && preg_match('/:$/', $text) === 1 && SignerWords::in($text) !== null;
-            if ($isShort || SignerWords::isAll($text) || SignerWords::act(rtrim($text, ': ').':')) {
+            if ($isShort || SignerWords::isAll($text) || SignerWords::isNamed($text) || SignerWords::act(rtrim($text, ': ').':')) {
                 return SignerWords::in($text);
             }
             // "Purchaser's acknowledgment (initial)".
@@ -106,7 +106,7 @@ final readonly class WordsAround
         for ($at = $index; ($kinds[$at - 1][0] ?? null) === MarkKind::Initials && $this->lines[$at - 1]->isBeside($line); $at--);
         $says = $this->left($at);
 
-        return BlockEntries::isDone($says) ? SignerWords::in($says) : null;
+        return BlockEntries::isDone($says) || (MarkLabels::isInitials($says) && SignerWords::begin($says)) ? SignerWords::in($says) : null;
     }
 
     /** "Broker: Quillmark Realty   By: ____": whom somebody signs for, in the words of its row. */
