@@ -357,6 +357,22 @@ final class LineNeighbors
     }
 
     /**
+     * Whether what stands under a line is the label of the next one, and that is no name of who signs on this.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isOverOther(SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            if ($other !== $line && str_ends_with($other->before, $line->below) && $other->foot() > $line->foot() + 8) {
+                return ! Companions::isNameUnder($other, $lines) && abs($other->at->place->width - $line->at->place->width) < 12;
+            }
+        }
+
+        return false;
+    }
+
+    /**
      * What is said after a line; what stands right before the next one is the next one's.
      *
      * @param list<SigningLine> $lines

@@ -7,7 +7,8 @@ namespace Unanimus\Signing;
 use Unanimus\Pages\Word;
 
 /**
- * The numbers of a page's lines, as they stand in the margin of many contracts: they say nothing of what is signed.
+ * The numbers of a page's lines, as they stand in the margin of many contracts, and of the page itself: they say nothing of what is
+ * signed.
  *
  * @internal to its area
  */
@@ -20,13 +21,14 @@ final class LineNumbers
     private const COLUMN = 4.0;
 
     /**
-     * Words without the numbers that count up in a column beside the text, line by line.
+     * Words without the numbers that count up in a column beside the text, line by line, and without "Page 4 of 9".
      *
      * @param list<Word> $words
      * @return list<Word>
      */
     public static function without(array $words): array
     {
+        $words = self::withoutPage($words);
         $numbers = array_filter($words, static fn (Word $word) => preg_match('/^\d{1,3}$/', $word->text) === 1);
         usort($numbers, static fn (Word $a, Word $b) => $a->y <=> $b->y);
         $taken = [];
@@ -46,6 +48,23 @@ final class LineNumbers
         }
 
         return $taken === [] ? $words : array_values(array_filter($words, static fn (Word $word) => ! in_array($word, $taken, true)));
+    }
+
+    /**
+     * @param list<Word> $words
+     * @return list<Word>
+     */
+    private static function withoutPage(array $words): array
+    {
+        $taken = [];
+        foreach ($words as $at => $word) {
+            $says = implode(' ', array_map(static fn (Word $one) => $one->text, array_slice($words, $at, 4)));
+            if (preg_match('/^page \d{1,3} of \d{1,3}$/i', $says) === 1) {
+                array_push($taken, $at, $at + 1, $at + 2, $at + 3);
+            }
+        }
+
+        return array_values(array_diff_key($words, array_flip($taken)));
     }
 
     private static function isAligned(Word $one, Word $other): bool

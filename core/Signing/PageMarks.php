@@ -298,7 +298,8 @@ final class PageMarks
             ],
             $before.$line->under === '' && ! $isCell && self::isDated($line, $lines, false) &&
                 ! LineNeighbors::isSecondDate($line, $lines) => [MarkKind::Signature, 0.8],
-            $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) => [MarkKind::Signature, 0.85],
+            $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) &&
+                ! LineNeighbors::isOverOther($line, $lines) => [MarkKind::Signature, 0.85],
             $before.$line->under === '' && ! $isCell && $width >= 120 &&
                 (SignerWords::isAll($line->over) || SignerWords::isNamed($line->over)) => [MarkKind::Signature, 0.75],
             default => null,

@@ -107,6 +107,28 @@ final class SeatGuess
             $isHelper = in_array($who->role, [PartyRole::Agent, PartyRole::Broker], true);
             $this->known[$index] = $this->seat($who->role, $number, $who->word, $who->number ?? ($isHelper ? $nth : $number));
         }
+        $this->byOthers($kinds);
+    }
+
+    /**
+     * Signatures that name nobody, on a page where all other marks are one side's clients': theirs, in order.
+     *
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    private function byOthers(array $kinds): void
+    {
+        $roles = array_unique(array_map(static fn (array $one) => $one[3]?->value, array_filter($this->known, static fn (array $one) => $one[3] !== null)));
+        $open = array_keys(array_filter($this->known, static fn (array $one) => $one[0] === null && $one[1] === ''));
+        $open = array_filter($open, static fn (int $index) => $kinds[$index][0] === MarkKind::Signature);
+        $role = count($roles) === 1 ? PartyRole::tryFrom((string) reset($roles)) : null;
+        $signed = array_filter($this->known, fn (array $one, int $index) => $one[3] !== null && $kinds[$index][0] === MarkKind::Signature, ARRAY_FILTER_USE_BOTH);
+        if ($role?->isClient() !== true || $signed !== []) {
+            return;
+        }
+        foreach (array_values($open) as $nth => $index) {
+            [$seat, , $sure] = $this->seat($role, $nth + 1, '');
+            $seat === null || ($this->known[$index] = [$seat, '', 0.7 * $sure, $role]);
+        }
     }
 
     /** Whose name is printed at a line, or as its caption. */
@@ -194,6 +216,10 @@ final class SeatGuess
             LineNeighbors::saysAfter($line, $this->lines));
         if ($isInitials && $saysAfter && ! MarkLabels::isInitials($under)) {
             array_unshift($beside, $this->after($index));
+        }
+        // "____ / ____ Seller's initials   ____ / ____ Buyer's initials".
+        if ($isInitials && preg_match('/^\W*\/\W*$/', $line->after) === 1 && LineNeighbors::saysAfter($line, $this->lines)) {
+            array_unshift($beside, $this->after($index + 1));
         }
         $somebody = null;
         foreach ($beside as $text) {
