@@ -34,7 +34,7 @@ final readonly class InkLines
 
     private const WIDEST_GAP = 90.0;
 
-    private const BROKEN = 0.25;
+    private const BROKEN = 0.4;
 
     private const PIECE = 6.0;
 

@@ -258,9 +258,10 @@ final class WritingPlaces
     /** Whether a frame holds lines to write on: then it is drawn around a block, and is no place itself. */
     private function isRuledWithin(Rect $frame): bool
     {
+        $ruled = new RuledLines($this->read, $this->rules->down);
         foreach ($this->rules->across as [$x1, $x2, $y]) {
             $isWithin = $x1 > $frame->x + 3 && $x2 < $frame->x + $frame->width - 3 && $x2 - $x1 > 30;
-            if ($isWithin && $y > $frame->y + 8 && $y < $frame->y + $frame->height - 4 && ! $this->underlines($x1, $x2, $y)) {
+            if ($isWithin && $y > $frame->y + 8 && $y < $frame->y + $frame->height - 4 && ! $ruled->underlines($x1, $x2, $y)) {
                 return true;
             }
         }
@@ -275,12 +276,13 @@ final class WritingPlaces
      */
     private function lines(array $frames): void
     {
+        $ruled = new RuledLines($this->read, $this->rules->down);
         $textLeft = $this->read === [] ? 0 : min(array_map(static fn (Word $word) => $word->x, $this->read));
         $textRight = $this->read === [] ? 612 : max(array_map(static fn (Word $word) => $word->right(), $this->read));
         // On a page with few words the lines tell how far its text could go.
         $textRight = max([$textRight, ...array_map(static fn (array $line) => $line[1], $this->rules->across)]);
         $lines = array_values(
-            array_filter($this->rules->across, function (array $line) use ($frames): bool {
+            array_filter($this->rules->across, static function (array $line) use ($frames, $ruled): bool {
                 [$x1, $x2, $y] = $line;
                 foreach ($frames as $frame) {
                     if (
@@ -292,124 +294,18 @@ final class WritingPlaces
                     }
                 }
 
-                return $x2 - $x1 >= 18 && ! $this->underlines($x1, $x2, $y) && ! $this->isTopOfCell($line);
+                return $x2 - $x1 >= 18 && ! $ruled->underlines($x1, $x2, $y) && ! $ruled->isTopOfCell($line);
             }),
         );
         foreach ($lines as $line) {
             [$x1, $x2, $y] = $line;
             $wide = $x2 - $x1 > 0.82 * ($textRight - $textLeft);
-            if (! $wide || $this->inStack($line, $lines) || $this->hasCaption($line) || $this->hasWordsBefore($line)) {
-                $room = min(16.0, max(8.0, $y - $this->nextAbove($x1, $x2, $y)));
+            if (! $wide || $ruled->inStack($line, $lines) || $ruled->hasCaption($line) || $ruled->hasWordsBefore($line)) {
+                $room = min(16.0, max(8.0, $y - $ruled->nextAbove($x1, $x2, $y)));
                 $place = new Rect($x1, $y - $room + 1, $x2 - $x1, $room);
                 $this->free($place) && ($this->places[] = new WritingPlace('line', $place, 'ruled line'));
             }
         }
-    }
-
-    /**
-     * Whether a wall goes down from it, as from the upper edge of a cell of which, on a scan, not all was found.
-     *
-     * @param array{float, float, float} $line
-     */
-    private function isTopOfCell(array $line): bool
-    {
-        [$x1, $x2, $y] = $line;
-        foreach ($this->rules->down as [$top, $bottom, $x]) {
-            if (abs($top - $y) < 4 && $bottom > $y + 12 && $x > $x1 - 4 && $x < $x2 + 4) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private function underlines(float $x1, float $x2, float $y): bool
-    {
-        $covered = 0.0;
-        foreach ($this->read as $word) {
-            if ($word->bottom() > $y - 2.5 && $word->y < $y - 3 && $word->bottom() < $y + $word->height * 0.45) {
-                $covered += max(0.0, min($x2, $word->right()) - max($x1, $word->x));
-            }
-        }
-
-        return $covered > 0.35 * ($x2 - $x1);
-    }
-
-    /**
-     * Whether a line across the page is one of several under each other, as one rules them to be written on.
-     *
-     * @param array{float, float, float} $line
-     * @param list<array{float, float, float}> $lines
-     */
-    private function inStack(array $line, array $lines): bool
-    {
-        foreach ($lines as $other) {
-            $apart = abs($other[2] - $line[2]);
-            if (
-                $apart > 10 &&
-                $apart < 34 &&
-                abs($other[1] - $line[1]) < 4 &&
-                ! $this->between(min($other[2], $line[2]), max($other[2], $line[2]), $line[0], $line[1])
-            ) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private function between(float $top, float $bottom, float $x1, float $x2): bool
-    {
-        foreach ($this->read as $word) {
-            if ($word->y + $word->height / 2 > $top && $word->y + $word->height / 2 < $bottom && $word->x < $x2 && $word->right() > $x1) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /** @param  array{float, float, float}  $line  Small words close under it, beginning where it begins. */
-    private function hasCaption(array $line): bool
-    {
-        $under = array_filter(
-            $this->read,
-            static fn (Word $word) => $word->y >= $line[2] - 1.5 &&
-                $word->y < $line[2] + 6 &&
-                $word->x < $line[1] &&
-                $word->right() > $line[0],
-        );
-        $covered = array_sum(array_map(static fn (Word $word) => $word->width, $under));
-
-        return $under !== [] && $covered < 0.5 * ($line[1] - $line[0]);
-    }
-
-    /** @param  array{float, float, float}  $line  Words on its level that it goes on from. */
-    private function hasWordsBefore(array $line): bool
-    {
-        foreach ($this->read as $word) {
-            if (
-                $word->right() <= $line[0] + 2.5 &&
-                $word->y + $word->height / 2 > $line[2] - 13 &&
-                $word->y + $word->height / 2 < $line[2] + 3
-            ) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private function nextAbove(float $x1, float $x2, float $y): float
-    {
-        $above = 0.0;
-        foreach ($this->read as $word) {
-            if ($word->bottom() < $y - 4 && $word->x < $x2 - 1 && $word->right() > $x1 + 1) {
-                $above = max($above, $word->bottom());
-            }
-        }
-
-        return $above;
     }
 
     private function free(Rect $place): bool

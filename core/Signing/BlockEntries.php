@@ -39,8 +39,8 @@ final class BlockEntries
 
     private const SAID_BY = '/^\W*(?:I|we|yo|nosotros)\b/iu';
 
-    private const DOES = '/^\W*(?:\d{1,2}[.)]\s*)?(?:the )?[\p{L}’\'()\/ ]{3,40}?\b(?:acknowledges?|waives?|declines?|elects?|accepts?|receives?|'.
-        'agrees?|requests?|'.
+    private const DOES = '/^\W*(?:\d{1,2}[.)]\s*)?(?:the )?[\p{L}’\'()\/ ]{3,40}?\b'.
+        '(?:acknowledges?|waives?|declines?|elects?|accepts?|receives?|agrees?|requests?|'.
         'does|do|has|have|wish(?:es)?|consents?)\b/iu';
 
     /**

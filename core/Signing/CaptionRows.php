@@ -30,36 +30,56 @@ final class CaptionRows
      */
     public static function inOrder(array $lines, array $words): array
     {
+        $captioned = [];
         foreach ($lines as $first => $line) {
             if ($first > 0 && $line->isBeside($lines[$first - 1])) {
                 continue;
             }
             $row = array_filter($lines, static fn (SigningLine $other) => $other->isBeside($line));
-            $isOpen = static fn (SigningLine $one): bool => ! $one->isCell() && $one->at->caption === '' &&
-                preg_match('/^\W*$/', $one->before) === 1;
-            $lacks = array_filter($row, static fn (SigningLine $one) => $one->under === '');
-            if (count($row) < 2 || array_filter($row, $isOpen) !== $row) {
-                continue;
-            }
-            $captions = self::under($line->foot(), $words);
-            // "____ / ____" over "Purchaser / Date".
-            $stroked = count($captions) === 1 ? preg_split('~\s*/\s*~', $captions[0]) ?: [] : [];
-            $captions = count($stroked) > 1 ? $stroked : $captions;
-            if ($stroked === [] && ($lacks === [] || count($lacks) === count($row))) {
-                continue;
-            }
+            $captions = count($row) < 2 || array_filter($row, self::isOpen(...)) !== $row ? [] : self::captions($line, $row, $words);
             $own = array_filter(
                 $captions,
-                static fn (string $words) => self::isCaption($words) && ! LineNeighbors::isLabelOfOther($words, $line, $lines),
+                static fn (string $words) => LabelPlaces::isLabel($words) && ! LineNeighbors::isLabelOfOther($words, $line, $lines),
             );
             if (count($captions) === count($row) && $own === $captions) {
                 foreach (array_keys($row) as $nth => $index) {
-                    $lines[$index] = $lines[$index]->captioned($captions[$nth]);
+                    $captioned[$index] = $captions[$nth];
                 }
             }
         }
 
-        return $lines;
+        return array_map(
+            static fn (SigningLine $line, int $index) => isset($captioned[$index]) ? $line->captioned($captioned[$index]) : $line,
+            $lines,
+            array_keys($lines),
+        );
+    }
+
+    private static function isOpen(SigningLine $line): bool
+    {
+        return ! $line->isCell() && $line->at->caption === '' && preg_match('/^\W*$/', $line->before) === 1;
+    }
+
+    /**
+     * The captions of a row of lines, where which is whose is not told by where they stand.
+     *
+     * @param array<int, SigningLine> $row
+     * @param list<Word> $words
+     * @return list<string>
+     */
+    private static function captions(SigningLine $line, array $row, array $words): array
+    {
+        $captions = self::under($line->foot(), $words);
+        if (count($captions) === 1) {
+            // "____ / ____" over "Purchaser / Date"; on a scan the stroke is easily lost.
+            $parts = preg_split('~\s*/\s*~', $captions[0]) ?: [];
+            $isLost = count($row) === 2 && preg_match('/^(.+) (\S+)$/', $captions[0], $m) === 1 && MarkLabels::isDate($m[2]);
+
+            return count($parts) === 1 && $isLost ? [$m[1], $m[2]] : $parts;
+        }
+        $lacks = array_filter($row, static fn (SigningLine $one) => $one->under === '');
+
+        return $lacks === [] || count($lacks) === count($row) ? [] : $captions;
     }
 
     /**
@@ -79,21 +99,7 @@ final class CaptionRows
         $top = min(array_map(static fn (Word $word) => $word->y, $below));
         $row = array_filter($below, static fn (Word $word) => $word->y - $top < self::ROW);
         usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
-        [$captions, $edge] = [[], null];
-        foreach ($row as $word) {
-            if ($edge === null || $word->x - $edge > self::GAP) {
-                $captions[] = $word->text;
-            } else {
-                $captions[array_key_last($captions)] .= " {$word->text}";
-            }
-            $edge = $word->right();
-        }
 
-        return $captions;
-    }
-
-    private static function isCaption(string $words): bool
-    {
-        return SignerWords::isAll($words) || MarkLabels::isSignature($words) || MarkLabels::companion($words) !== null;
+        return array_map(CaptionWords::say(...), CaptionWords::runs($row, self::GAP));
     }
 }

@@ -87,7 +87,10 @@ final class Companions
     {
         $left = LineNeighbors::leftTwin($line, $lines);
         $of = $left === null ? null : self::of($left, $lines, $kinds);
-        foreach ($of === null ? [] : $kinds as $at => [$kind]) {
+        if ($of === null) {
+            return null;
+        }
+        foreach ($kinds as $at => [$kind]) {
             $isNext = $kind === MarkKind::Signature && $at > $of[1] && $lines[$at]->isBeside($lines[$of[1]]);
             if ($isNext) {
                 return [$of[0], $at];

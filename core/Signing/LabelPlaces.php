@@ -125,7 +125,8 @@ final class LabelPlaces
         return ! $line->isCell() && $line->before.$line->under.$line->after.$line->at->caption === '';
     }
 
-    private static function isLabel(string $words): bool
+    /** Whether words say what a line is for, or whose it is. */
+    public static function isLabel(string $words): bool
     {
         return SignerWords::isAll($words) || MarkLabels::isSignature($words) || MarkLabels::companion($words) !== null;
     }

@@ -64,9 +64,14 @@ final class LineNeighbors
     public static function isOfHelpers(SigningLine $line, array $lines): bool
     {
         $role = static fn (SigningLine $one): ?PartyRole => SignerWords::isAll($one->before) ? SignerWords::in($one->before)?->role : null;
-        $other = [PartyRole::Agent->value => PartyRole::Broker, PartyRole::Broker->value => PartyRole::Agent][$role($line)->value ?? ''] ?? null;
+        $other = match ($role($line)) {
+            PartyRole::Agent => PartyRole::Broker,
+            PartyRole::Broker => PartyRole::Agent,
+            default => null,
+        };
+        $row = array_filter($lines, static fn (SigningLine $one) => $one->isBeside($line));
 
-        return $other !== null && array_filter($lines, static fn (SigningLine $one) => $one->isBeside($line) && $role($one) === $other) !== [];
+        return $other !== null && array_filter($row, static fn (SigningLine $one) => $role($one) === $other) !== [];
     }
 
     /**
@@ -364,7 +369,7 @@ final class LineNeighbors
     public static function isOverOther(SigningLine $line, array $lines): bool
     {
         foreach ($lines as $other) {
-            if ($other !== $line && str_ends_with($other->before, $line->below) && $other->foot() > $line->foot() + 8) {
+            if ($other !== $line && str_ends_with($other->before, $line->below) && $other->foot() > $line->foot() + 20) {
                 return ! Companions::isNameUnder($other, $lines) && abs($other->at->place->width - $line->at->place->width) < 12;
             }
         }

@@ -14,7 +14,7 @@ use Unanimus\Pages\Rect;
 final class PageMarks
 {
     /** A signature narrower than this is none. */
-    private const NARROWEST = 70.0;
+    public const NARROWEST = 70.0;
 
     /** A cell as high as this, without a date beside it, is for a signature, not for a name. */
     private const ROOMY = 26.0;
@@ -133,9 +133,9 @@ final class PageMarks
         foreach ($lines as $index => $line) {
             $left = $kinds[$index - 1] ?? null;
             $before = $lines[$index - 1] ?? null;
-            if ($left !== null && $left[0] === MarkKind::Initials && $before !== null && self::goesOn($before, $line)) {
+            if ($left !== null && $left[0] === MarkKind::Initials && $before !== null && MarkRows::goesOn($before, $line)) {
                 $kinds[$index] = [MarkKind::Initials, $left[1] * 0.97];
-            } elseif ($left !== null && $left[0] === MarkKind::Signature && $before !== null && self::isSecond($before, $line)) {
+            } elseif ($left !== null && $left[0] === MarkKind::Signature && $before !== null && MarkRows::isSecond($before, $line)) {
                 $kinds[$index] = [MarkKind::Signature, $left[1] * 0.95];
             } else {
                 $kind = self::act($line, $lines, $height, $names) ?? self::next($line, $lines, $kinds);
@@ -150,7 +150,7 @@ final class PageMarks
             $isOpen = $isOpen || (($kinds[$index][1] ?? 0.0) <= 0.6 && SignerWords::isAll($line->before) &&
                 (preg_match('/^\W*\/\W*$/', $right->before) === 1 ? $line->at->place->width <= 150 :
                     $line->at->place->width < self::NARROWEST && MarkLabels::isInitials($right->after)));
-            if ($isOpen && $kind !== null && $kind[0] === MarkKind::Initials && self::goesOn($line, $right)) {
+            if ($isOpen && $kind !== null && $kind[0] === MarkKind::Initials && MarkRows::goesOn($line, $right)) {
                 $kinds[$index] = [MarkKind::Initials, $kind[1] * 0.95];
             }
         }
@@ -261,7 +261,7 @@ final class PageMarks
             MarkLabels::companion($line->before) ??
             MarkLabels::companion($column);
         if ($width < self::NARROWEST || ($asks !== null && ! MarkLabels::isSignature($line->under))) {
-            $isInitials = self::isFooterInitials($line, $lines, $height) || LineNeighbors::isBracketedPair($line, $lines);
+            $isInitials = MarkRows::isFooterInitials($line, $lines, $height) || LineNeighbors::isBracketedPair($line, $lines);
 
             return $width < self::NARROWEST && $isInitials ? [MarkKind::Initials, 0.75] : null;
         }
@@ -337,55 +337,6 @@ final class PageMarks
         }
 
         return false;
-    }
-
-    /**
-     * Short lines in a page's foot, each after a role: "Buyer ____ ____  Seller ____".
-     *
-     * @param list<SigningLine> $lines
-     */
-    private static function isFooterInitials(SigningLine $line, array $lines, float $height): bool
-    {
-        $row = array_filter(
-            $lines,
-            static fn (SigningLine $other) => $other->isBeside($line) && $other->at->place->width < self::NARROWEST,
-        );
-
-        return $line->at->place->y > 0.86 * $height &&
-            $line->at->place->width >= 16 &&
-            count($row) > 1 &&
-            array_filter(
-                $row,
-                static fn (SigningLine $other) => SignerWords::isAll($other->before) || SignerWords::isAll($other->under),
-            ) !== [];
-    }
-
-    /** "Buyer(s) signature(s): ____ / ____": the next person's, as long and right after a stroke. */
-    public static function isSecond(SigningLine $left, SigningLine $line): bool
-    {
-        $unlike = abs($line->at->place->width - $left->at->place->width);
-        $isAlike = $unlike < 12 || ($unlike < 40 && preg_match('/^\W*\/\W*$/', $line->before) === 1);
-
-        return $line->isBeside($left) && $isAlike && $line->under === '' &&
-            $line->at->place->x - $left->right() < 40 && (preg_match('/^\W*(?:\/|&|and)\W*$/iu', $line->before) === 1 ||
-                // On a scan a stroke is easily lost.
-                ($line->before === '' && preg_match('/\(s\)/i', $left->before) === 1) ||
-                ($line->before === '' && SignerWords::act($left->before)) ||
-                ($line->before === '' && preg_match('/\bsignatures\b/i', $left->under) === 1) ||
-                // "Buyer's signature: ____ ____".
-                ($line->before.$line->after === '' && $unlike < 3 && MarkLabels::isSignature($left->before)) || LineNeighbors::isRowOfOne($left, $line));
-    }
-
-    /** Whether a short line is the next of a row of initials: right beside, with nothing between but a stroke or a role. */
-    private static function goesOn(SigningLine $left, SigningLine $line): bool
-    {
-        return $line->isBeside($left) &&
-            (! $line->isCell() || $line->over === '' || MarkLabels::isInitials($line->over)) &&
-            $line->at->place->width <= 150 &&
-            $line->at->place->x - $left->right() < 130 &&
-            (preg_match('/^[\W_]*(?:and|or)?[\W_]*$/iu', $line->before) === 1 || SignerWords::isAll($line->before) ||
-                preg_match('/^\W*[BSTL]\W*$/', $line->before) === 1) &&
-            MarkLabels::companion($line->under) === null;
     }
 
     /** Where the mark goes: on the line, as high as there is room, and no higher than a signature wants. */

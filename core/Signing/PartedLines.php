@@ -63,22 +63,15 @@ final class PartedLines
         $under = array_filter($words, static fn (Word $word) => $word->y > $foot - 3 && $word->y < $foot + 8 &&
             $word->x > $place->x - 4 && $word->right() < $right + 4 && ! self::isLabel($word, $places));
         usort($under, static fn (Word $a, Word $b) => $a->x <=> $b->x);
-        $captions = [];
-        $edge = null;
-        foreach ($under as $word) {
-            $isNext = $edge === null || $word->x - $edge > self::GAP;
-            $isNext ? $captions[] = [$word->text, $word->x] : $captions[array_key_last($captions)][0] .= " {$word->text}";
-            $edge = $word->right();
-        }
-        $isAsked = static fn (array $caption): bool => SignerWords::isAll($caption[0]) || MarkLabels::isSignature($caption[0]) ||
-            MarkLabels::companion($caption[0]) !== null;
-        if (count($captions) < 2 || $captions[0][1] > $place->x + self::INDENT || array_filter($captions, $isAsked) !== $captions) {
+        $captions = CaptionWords::runs($under, self::GAP);
+        $asked = array_filter(array_map(CaptionWords::say(...), $captions), LabelPlaces::isLabel(...));
+        if (count($captions) < 2 || $captions[0][0]->x > $place->x + self::INDENT || count($asked) < count($captions)) {
             return [$one];
         }
         $parts = [];
-        foreach ($captions as $nth => [, $x]) {
-            $from = $nth === 0 ? $place->x : $x - 4;
-            $to = isset($captions[$nth + 1]) ? $captions[$nth + 1][1] - 8 : $right;
+        foreach ($captions as $nth => [$first]) {
+            $from = $nth === 0 ? $place->x : $first->x - 4;
+            $to = isset($captions[$nth + 1]) ? $captions[$nth + 1][0]->x - 8 : $right;
             $parts[] = new WritingPlace($one->shape, new Rect($from, $place->y, $to - $from, $place->height), $one->by);
         }
 

@@ -34,6 +34,8 @@ final class SeatGuess
 
     private readonly WordsAround $around;
 
+    private readonly FirmSigners $firms;
+
     /**
      * @param list<SigningLine> $lines from the top
      * @param list<Word> $words
@@ -46,6 +48,7 @@ final class SeatGuess
         private readonly PrintedNames $names,
     ) {
         $this->around = new WordsAround($lines, $words);
+        $this->firms = new FirmSigners($lines, $this->around);
     }
 
     /**
@@ -97,7 +100,7 @@ final class SeatGuess
             $before = $last[$kind->value][$role] ?? null;
             $listed = preg_match('/^\W*([1-4])\W*$/', $line->before, $m) === 1 ? (int) $m[1] : null;
             // On a scan "1." may be read as "4.".
-            $listed = $listed !== null && $listed > 1 && ($before[1] ?? 0) < $listed - 1 ? null : $listed;
+            $listed = $listed === 4 && $before === null ? null : $listed;
             $isNew = $before === null || $this->beginsAnew($before[0], $line, $kind, $this->isLast($who->role, $before[1]));
             $number = $who->number ?? $listed ?? ($isNew ? 1 : $before[1] + 1);
             $last[$kind->value][$role] = [$line, $number];
@@ -117,15 +120,20 @@ final class SeatGuess
      */
     private function byOthers(array $kinds): void
     {
-        $roles = array_unique(array_map(static fn (array $one) => $one[3]?->value, array_filter($this->known, static fn (array $one) => $one[3] !== null)));
-        $open = array_keys(array_filter($this->known, static fn (array $one) => $one[0] === null && $one[1] === ''));
-        $open = array_filter($open, static fn (int $index) => $kinds[$index][0] === MarkKind::Signature);
-        $role = count($roles) === 1 ? PartyRole::tryFrom((string) reset($roles)) : null;
-        $signed = array_filter($this->known, fn (array $one, int $index) => $one[3] !== null && $kinds[$index][0] === MarkKind::Signature, ARRAY_FILTER_USE_BOTH);
-        if ($role?->isClient() !== true || $signed !== []) {
+        $roles = $open = [];
+        foreach ($this->known as $index => [, $word, , $role]) {
+            $isSigned = $kinds[$index][0] === MarkKind::Signature;
+            if ($role !== null && ($isSigned || ! $role->isClient())) {
+                return;
+            }
+            $role === null || ($roles[$role->value] = $role);
+            $role === null && $isSigned && $word === '' && ($open[] = $index);
+        }
+        $role = array_values($roles)[0] ?? null;
+        if ($role === null || count($roles) > 1) {
             return;
         }
-        foreach (array_values($open) as $nth => $index) {
+        foreach ($open as $nth => $index) {
             [$seat, , $sure] = $this->seat($role, $nth + 1, '');
             $seat === null || ($this->known[$index] = [$seat, '', 0.7 * $sure, $role]);
         }
@@ -134,57 +142,10 @@ final class SeatGuess
     /** Whose name is printed at a line, or as its caption. */
     private function named(SigningLine $line): ?Seat
     {
-        foreach ([$line->under, $line->at->caption, $line->before, $line->below, self::signedFor($line)] as $text) {
+        foreach ([$line->under, $line->at->caption, $line->before, $line->below, FirmSigners::signedFor($line)] as $text) {
             $seat = $text === '' ? null : $this->names->in($text);
             if ($seat !== null) {
                 return $seat;
-            }
-        }
-
-        return null;
-    }
-
-    /** What stands over "By: ____". */
-    private static function signedFor(SigningLine $line): string
-    {
-        return MarkLabels::isBy($line->before) ? $line->over : '';
-    }
-
-    /** "Broker: ____ By: ____", beside each other or the one under the other: whom the firm on the line before is. */
-    private function ofFirm(int $index): ?SignerWords
-    {
-        $line = $this->lines[$index];
-        if (! LineNeighbors::isBy($line->before)) {
-            return null;
-        }
-        $aside = null;
-        for ($at = $index - 1; $at >= 0 && $line->foot() - $this->lines[$at]->foot() < LineNeighbors::BY_UNDER; $at--) {
-            $other = $this->lines[$at];
-            $who = SignerWords::in($other->before);
-            if ($other->isBeside($line) && ! LineNeighbors::isBy($other->before)) {
-                // "Firm: ____ By: ____" over "Agent name: ____".
-                return $who?->role === PartyRole::Broker ? $this->agentUnder($line) ?? $who : $who;
-            }
-            $isOver = $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
-            if ($who?->role !== null && ! isset($this->kinds[$at])) {
-                if ($isOver) {
-                    return $who;
-                }
-                $aside ??= $who;
-            }
-        }
-
-        return $this->around->owner($index) ?? $aside;
-    }
-
-    private function agentUnder(SigningLine $line): ?SignerWords
-    {
-        foreach ($this->lines as $other) {
-            $down = $other->foot() - $line->foot();
-            $isName = $down > 8 && $down < 46 && MarkLabels::companion($other->before) === MarkKind::Name;
-            $who = $isName ? SignerWords::in($other->before) : null;
-            if ($who?->role === PartyRole::Agent) {
-                return $who;
             }
         }
 
@@ -218,8 +179,8 @@ final class SeatGuess
             array_unshift($beside, $this->after($index));
         }
         // "____ / ____ Seller's initials   ____ / ____ Buyer's initials".
-        if ($isInitials && preg_match('/^\W*\/\W*$/', $line->after) === 1 && LineNeighbors::saysAfter($line, $this->lines)) {
-            array_unshift($beside, $this->after($index + 1));
+        if ($isInitials && preg_match('/^\W*\/?\W*$/', $line->after) === 1 && LineNeighbors::saysAfter($line, $this->lines)) {
+            array_unshift($beside, isset($this->lines[$index + 1]) ? $this->after($index + 1) : '');
         }
         $somebody = null;
         foreach ($beside as $text) {
@@ -239,7 +200,7 @@ final class SeatGuess
             return $letter;
         }
         $left = $this->lines[$index - 1] ?? null;
-        if (! $isInitials && $left !== null && PageMarks::isSecond($left, $line) && isset($kinds[$index - 1])) {
+        if (! $isInitials && $left !== null && MarkRows::isSecond($left, $line) && isset($kinds[$index - 1])) {
             return LineNeighbors::isRowOfOne($left, $line)
                 ? $this->said($index - 1, $kinds)
                 : SignerWords::in($left->before) ?? SignerWords::in($left->under);
@@ -247,9 +208,11 @@ final class SeatGuess
 
         $said = ($isInitials ? $this->ofRow($index, $kinds) ?? $this->around->sentence($index, $kinds) : null) ?? $somebody;
 
-        $said ??= $this->ofFirm($index) ?? $this->ofList($line);
+        $said ??= $this->firms->ofFirm($index, $kinds) ?? $this->ofList($line);
 
-        return $said ?? $this->around->heading($line, $kinds[$index][0]) ?? $this->ofName($line) ?? $this->around->undersigned($line);
+        $said ??= $this->around->heading($line, $kinds[$index][0]) ?? $this->firms->ofName($line);
+
+        return $said ?? $this->around->undersigned($line);
     }
 
     /** What stands over the first of "1) ____ 2) ____"; a number may be lost on a scan. */
@@ -349,24 +312,6 @@ final class SeatGuess
         }
 
         return true;
-    }
-
-    /** What the line for the printed name says, close over or under it: "Buyer name (print)". */
-    private function ofName(SigningLine $line): ?SignerWords
-    {
-        foreach ($this->lines as $other) {
-            $isInColumn = $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
-            $gap = max($line->at->place->x - $other->right(), $other->at->place->x - $line->right());
-            $down = $other->foot() - $line->foot();
-            $near = $down > -46 && $down < 62 && ($isInColumn || ($other->isBeside($line) && $gap < 130));
-            foreach ($other !== $line && $near ? [$other->before, $other->under] : [] as $said) {
-                if (MarkLabels::companion($said) === MarkKind::Name) {
-                    return SignerWords::in($said);
-                }
-            }
-        }
-
-        return null;
     }
 
     /** Whether a line begins a block of its own: much is said between, or for initials it stands in another row. */

@@ -32,7 +32,8 @@ final readonly class SignerWords
         'seller' => '(?:co\W?)?(?:sellers?|vendors?|owners?|offerees?|transferors?|grantors?|vendedor(?:es|a)?|homeowners?)',
     ];
 
-    private const IN_SPANISH = '(?:comprador(?:es|a)?|vendedor(?:es|a)?|agente|corredor(?:a)?|arrendador(?:a)?|arrendatari[oa]|inquilin[oa])';
+    private const IN_SPANISH = '(?:comprador(?:es|a)?|vendedor(?:es|a)?|agente|corredor(?:a)?|'.
+        'arrendador(?:a)?|arrendatari[oa]|inquilin[oa])';
 
     /** Words that name somebody without saying whom. */
     private const SOMEBODY = 'clients? or customers?|clients?\W{0,2}\/\W{0,2}customers?|clients?|customers?|principals?|undersigned|'.
@@ -131,7 +132,9 @@ final readonly class SignerWords
         $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
 
         return preg_match(
-            '/^\W*(?:\(?[1-4][).:]\)?\s*)?(?:(?:(?:signed|accepted|agreed|executed|acknowledged|approved)\W{1,2})?by:? |(?:accepted|agreed|acknowledged|approved)\W{1,2})?'.
+            '/^\W*(?:\(?[1-4][).:]\)?\s*)?'.
+                '(?:(?:(?:signed|accepted|agreed|executed|acknowledged|approved)\W{1,2})?by:? |'.
+                '(?:accepted|agreed|acknowledged|approved)\W{1,2})?'.
                 '(?:the |each |authorized |proposed |prospective |(?:for|on behalf of) (?:the )?)?'.
                 '(?:first |second |[1lI|]st |2nd )?'.
                 // "Comprador / Buyer"; on a scan a stroke is easily lost.
@@ -140,7 +143,8 @@ final readonly class SignerWords
                 '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'|manager|representative|authorized agent))?'.
                 '(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.
                 '\s*(?:no\.?|#)?\s*(?:[(#]?\d?\)?|one|two|three|four|\(?[A-D]\)?)'.
-                '(?:\s*\(?(?:signature|signs?|sign here|or (?:his |her |its |their )?(?:authorized.{0,20}|designees?))\)?)?'.
+                '(?:\s*\(?(?:signature|signs?|sign here|(?:all|each|both) (?:must )?sign|'.
+                'or (?:his |her |its |their )?(?:authorized.{0,20}|designees?))\)?)?'.
                 '(?:,?\s*(?:by|as) (?:(?:its|his|her|their|an?|the) )?(?:attorney.in.fact|authorized \w+|trustee|executor|guardian|'.
                 'personal representative|power of attorney))?'.
                 '(?:[’\']s? (?:legal |court.appointed )?(?:guardian|conservator|executor|administrator|trustee|personal representative|'.

@@ -15,7 +15,7 @@ use Unanimus\Pages\WritingPlace;
  */
 final readonly class SigningLine
 {
-    private const MOST_WORDS = 9;
+    public const MOST_WORDS = 9;
 
     /** How far under a line its caption may stand. */
     private const CAPTION = 27.0;
@@ -30,11 +30,6 @@ final readonly class SigningLine
     private const MARGIN = 16.0;
 
     private const ACROSS = 320.0;
-
-    /** Wider than between two words of one caption. */
-    private const GAP = 24.0;
-
-    private const APART = 6.0;
 
     private function __construct(
         public WritingPlace $at,
@@ -53,6 +48,8 @@ final readonly class SigningLine
     public static function of(WritingPlace $at, array $all, array $words): self
     {
         $before = self::row($at, $all, $words, true);
+        // "Received for the seller:" in a box of its own: words of its caption are no label before it.
+        $before = strlen($at->caption) > strlen($before) && $before !== '' && str_ends_with($at->caption, $before) ? '' : $before;
         $under = self::underIt($at->place, $before, $words);
 
         return new self(
@@ -202,7 +199,7 @@ final readonly class SigningLine
     private static function caption(Rect $place, array $all, array $words, bool $own): string
     {
         $foot = $place->y + $place->height;
-        $words = self::withoutCaptions($place, $all, $words);
+        $words = CaptionWords::withoutOthers($place, $all, $words);
         $nearest = $foot + ($own ? self::CAPTION : self::CLOSE);
         foreach ($all as $other) {
             $below = $other->place->y + $other->place->height;
@@ -218,7 +215,7 @@ final readonly class SigningLine
         $row = null;
         foreach ($words as $word) {
             $middle = $word->y + $word->height / 2;
-            if ($middle > $foot - 1.5 && $middle < $nearest && self::isOver($word, $place) && ($row === null || $middle < $row)) {
+            if ($middle > $foot - 1.5 && $middle < $nearest && CaptionWords::isOver($word, $place) && ($row === null || $middle < $row)) {
                 $row = $middle;
             }
         }
@@ -233,37 +230,7 @@ final readonly class SigningLine
             return $below - $row > -9 && $below - $row < 13 && $below > $foot + 4;
         });
 
-        return self::band($place, $own ? self::withoutLabels($on, $there, $place) : $on, $row - 4, $row + 4);
-    }
-
-    /**
-     * Words without those that stand in boxes farther down and are those boxes' own.
-     *
-     * @param list<WritingPlace> $all
-     * @param list<Word> $words
-     * @return list<Word>
-     */
-    private static function withoutCaptions(Rect $place, array $all, array $words): array
-    {
-        $foot = $place->y + $place->height;
-        $boxes = array_filter(
-            $all,
-            static fn (WritingPlace $other) => $other->by === 'box' && $other->caption !== '' && $other->place->y > $foot,
-        );
-        if ($boxes === []) {
-            return $words;
-        }
-
-        return array_values(array_filter($words, static function (Word $word) use ($boxes): bool {
-            foreach ($boxes as $box) {
-                $isIn = $word->x > $box->place->x - 2 && $word->right() < $box->place->x + $box->place->width + 2;
-                if ($isIn && $word->bottom() <= $box->place->y + 3 && $word->y > $box->place->y - 16) {
-                    return false;
-                }
-            }
-
-            return true;
-        }));
+        return CaptionWords::band($place, $own ? CaptionWords::withoutLabels($on, $there, $place) : $on, $row - 4, $row + 4);
     }
 
     /**
@@ -277,12 +244,12 @@ final readonly class SigningLine
         foreach ($words as $word) {
             $middle = $word->y + $word->height / 2;
             $near = $middle < $place->y + $place->height - 8 && $middle > $place->y + $place->height - 16 - self::HEADING;
-            if ($near && self::isOver($word, $place) && ($row === null || $middle > $row)) {
+            if ($near && CaptionWords::isOver($word, $place) && ($row === null || $middle > $row)) {
                 $row = $middle;
             }
         }
 
-        return $row === null ? '' : self::band($place, $words, $row - 4, $row + 4);
+        return $row === null ? '' : CaptionWords::band($place, $words, $row - 4, $row + 4);
     }
 
     /**
@@ -299,123 +266,12 @@ final readonly class SigningLine
                 $row = $word->y;
             }
         }
-        $in = array_filter($words, static fn (Word $word) => $row !== null && abs($word->y - $row) < 4 && self::isOver($word, $place));
+        $in = array_filter(
+            $words,
+            static fn (Word $word) => $row !== null && abs($word->y - $row) < 4 && CaptionWords::isOver($word, $place),
+        );
         usort($in, static fn (Word $a, Word $b) => $a->x <=> $b->x);
 
         return count($in) > self::MOST_WORDS ? '' : implode(' ', array_map(static fn (Word $word) => $word->text, $in));
-    }
-
-    /**
-     * A row of words without those that stand right before a place on that row, and are its label, or right after it.
-     *
-     * @param list<Word> $row
-     * @param array<WritingPlace> $places
-     * @return list<Word>
-     */
-    private static function withoutLabels(array $row, array $places, Rect $own): array
-    {
-        usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
-        foreach ($places as $other) {
-            $label = [];
-            $edge = $other->place->x;
-            foreach (array_reverse(array_keys($row)) as $at) {
-                $gap = $edge - $row[$at]->right();
-                if ($gap < -3) {
-                    continue;
-                }
-                // Words that go on to the left belong to it, unless what is nearer says enough by itself.
-                $said = implode(' ', array_map(static fn (int $one) => $row[$one]->text, array_reverse($label)));
-                $isEnough = MarkLabels::companion($said) !== null || MarkLabels::isSignature($said);
-                // "(agent signature)" is said as a whole.
-                $isOpen = substr_count($said, ')') > substr_count($said, '(');
-                // "Print name:" is one label, though "name:" would do.
-                $isOne = $gap < 7.0 && MarkLabels::companion("{$row[$at]->text} {$said}") !== null;
-                if ($gap > ($label === [] ? 60.0 : 12.0) || ($isEnough && ! $isOpen && ! $isOne && ! str_starts_with($said, '('))) {
-                    break;
-                }
-                $label[] = $at;
-                $edge = $row[$at]->x;
-            }
-            $row = array_values(array_diff_key($row, array_flip($label)));
-            $row = self::withoutAfter($row, $other->place, $own);
-        }
-
-        return $row;
-    }
-
-    /**
-     * @param list<Word> $row from the left
-     * @return list<Word> without what is said right after a place
-     */
-    private static function withoutAfter(array $row, Rect $place, Rect $own): array
-    {
-        $edge = $place->x + $place->width;
-        $after = [];
-        foreach ($row as $at => $word) {
-            $gap = $word->x - $edge;
-            // What begins right under it is its own all the same.
-            if ($gap > -3 && $gap < ($after === [] ? 18.0 : 12.0) && abs($word->x - $own->x) > 4) {
-                $after[] = $at;
-                $edge = $word->right();
-            }
-        }
-
-        return array_values(array_diff_key($row, array_flip($after)));
-    }
-
-    private static function isOver(Word $word, Rect $place): bool
-    {
-        return $word->x < $place->x + $place->width && $word->right() > $place->x - 2;
-    }
-
-    /**
-     * Words over or under it, up to a gap; a row that goes on beyond it as a sentence does is none of its words.
-     *
-     * @param list<Word> $words
-     */
-    private static function band(Rect $place, array $words, float $top, float $bottom): string
-    {
-        $row = array_filter(
-            $words,
-            static fn (Word $word) => $word->y + $word->height / 2 > $top && $word->y + $word->height / 2 < $bottom,
-        );
-        usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
-        if (self::overlap($row)) {
-            usort($row, static fn (Word $a, Word $b) => [round($a->y / 3), $a->x] <=> [round($b->y / 3), $b->x]);
-        }
-        $runs = [];
-        $edge = null;
-        foreach ($row as $word) {
-            $gap = $edge === null ? self::GAP + 1 : $word->x - $edge;
-            // Words that begin where the line does, apart from those before them, are a column's.
-            $isNext = $gap > self::GAP || ($gap > self::APART && abs($word->x - $place->x) < 2.5);
-            $isNext ? $runs[] = [$word] : $runs[array_key_last($runs)][] = $word;
-            $edge = $word->right();
-        }
-        // What stands in another column of the page is none of its words.
-        foreach ($runs as $run) {
-            $taken = array_filter($run, static fn (Word $word) => self::isOver($word, $place));
-            if ($taken !== []) {
-                return count($run) > self::MOST_WORDS ? '' : trim(implode(' ', array_map(static fn (Word $word) => $word->text, $taken)));
-            }
-        }
-
-        return '';
-    }
-
-    /**
-     * Whether words from the left stand over each other, and are two rows.
-     *
-     * @param list<Word> $words
-     */
-    private static function overlap(array $words): bool
-    {
-        foreach ($words as $at => $word) {
-            if ($at > 0 && $word->x < $words[$at - 1]->right() - 2) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

@@ -45,7 +45,8 @@ final class SigningPlaces
         $places = PartedLines::of($fields, array_values($flat), $words, $read);
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
         $squares = array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares));
-        $lines = LabelPlaces::beforeAll(LabelPlaces::withoutChoices(self::withoutHeadings(CaptionRows::inOrder(self::inRows($lines), $read)), $squares));
+        $lines = self::withoutHeadings(CaptionRows::inOrder(self::inRows($lines), $read));
+        $lines = LabelPlaces::beforeAll(LabelPlaces::withoutChoices($lines, $squares));
 
         return [$lines, $read, $squares];
     }
@@ -166,14 +167,9 @@ final class SigningPlaces
         for ($first = $at; $isNext($first - 1); $first--);
         for ($last = $at; $isNext($last); $last++);
 
-        $isHeaded = self::isHead($column[$first]->over) || ($column[0]->under === '' && self::isHead($column[0]->over));
+        $isHeaded = LabelPlaces::isLabel($column[$first]->over) || ($column[0]->under === '' && LabelPlaces::isLabel($column[0]->over));
 
         return $isHeaded && $column[$last]->under === '';
-    }
-
-    private static function isHead(string $words): bool
-    {
-        return SignerWords::isAll($words) || MarkLabels::isSignature($words) || MarkLabels::companion($words) !== null;
     }
 
     /** @param  list<SigningLine>  $lines  from the top */

@@ -119,9 +119,8 @@ it('tells whose a line is from what stands beside, over and under it', function 
         ],
         [255, 330, 0.5],
         [
-            '255: signature seller.1 92, signature ? seller 2 45',
-            '257.5: signature seller.1 92, signature buyer.1 75',
-            '283: signature seller.1 75, signature buyer.1 75',
+            '255: signature seller.1 75, signature ? seller 2 45',
+            '257.5: signature seller.1 75, signature buyer.1 75',
         ],
     ],
     'roles over their lines, the second further down' => [
@@ -135,7 +134,8 @@ it('tells whose a line is from what stands beside, over and under it', function 
             '6.5: signature buyer.1 85, signature seller.1 92',
             '8.5: signature buyer.1 85, signature seller.1 75',
             '11.5: signature seller.1 92, signature ? seller 2 45',
-            '23: signature seller.1 92, signature buyer.1 75',
+            '15.5: signature seller.1 75, signature ? seller 2 45',
+            '23: signature seller.1 75, signature buyer.1 75',
             '61: signature seller.1 92',
         ],
     ],
@@ -145,7 +145,12 @@ it('tells whose a line is from what stands beside, over and under it', function 
             [$x, 281, str_repeat('_', 40)],
         ],
         [40, 330, 1],
-        ['40: signature seller.1 92, signature buyer.1 75', '99: signature seller.1 92'],
+        [
+            '40: signature seller.1 92, signature buyer.1 75',
+            '69: signature seller.1 75, signature buyer.1 75',
+            '76: signature seller.1 92, signature buyer.1 75',
+            '99: signature seller.1 92',
+        ],
     ],
     'a name printed close by' => [
         fn (float $y) => [[150, 350, 300], [150, 303, 'Signature'], [150, 350, $y], [42, $y - 9, 'Buyer name (print)']],
@@ -205,7 +210,7 @@ it('tells whose a line is from what stands beside, over and under it', function 
             '0: signature buyer.1 80, date buyer.1 78',
             '2: signature buyer.2 80, date buyer.2 78',
             '3: signature ? buyers 3 48, date ? buyers 3 47',
-            '4: signature ? buyers 4 48, date ? buyers 4 47',
+            '4: signature buyer.1 80, date buyer.1 78',
         ],
     ],
     'a role over an open line' => [

@@ -31,12 +31,12 @@ it('parts and joins lines by where they stand', function (Closure $page, array $
     'a long line with a date under it' => [
         fn (float $x) => [[72, 400, 500], [80, 503, 'Signature'], [$x, 503, 'Date'], [40, 491, 'Buyer']],
         [140, 420, 2],
-        ['140:', '150: signature buyer.1 95', '198: signature buyer.1 95, date buyer.1 93', '386: signature buyer.1 95'],
+        ['140:', '150: signature buyer.1 95, date buyer.1 93', '386: signature buyer.1 95'],
     ],
     'a line with a date under it, by its width' => [
         fn (float $w) => [[72, 72 + $w, 500], [76, 503, 'Buyer'], [72 + $w - 30, 503, 'Date']],
         [120, 260, 1],
-        ['120: signature buyer.1 92', '190: signature buyer.1 92, date buyer.1 90'],
+        ['120: signature buyer.1 92', '150: signature buyer.1 92, date buyer.1 90'],
     ],
     'two runs of underscores, farther apart' => [
         fn (float $x) => [[72, 491, 'Buyer initials'], [150, 491, '______'], [$x, 491, '______']],

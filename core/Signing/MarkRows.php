@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Signing;
+
+/**
+ * Marks that stand beside each other in one row, for one person after the other.
+ *
+ * @internal to its area
+ */
+final class MarkRows
+{
+    /**
+     * Short lines in a page's foot, each after a role: "Buyer ____ ____  Seller ____".
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isFooterInitials(SigningLine $line, array $lines, float $height): bool
+    {
+        $row = array_filter(
+            $lines,
+            static fn (SigningLine $other) => $other->isBeside($line) && $other->at->place->width < PageMarks::NARROWEST,
+        );
+
+        return $line->at->place->y > 0.86 * $height &&
+            $line->at->place->width >= 16 &&
+            count($row) > 1 &&
+            array_filter(
+                $row,
+                static fn (SigningLine $other) => SignerWords::isAll($other->before) || SignerWords::isAll($other->under),
+            ) !== [];
+    }
+
+    /** "Buyer(s) signature(s): ____ / ____": the next person's, as long and right after a stroke. */
+    public static function isSecond(SigningLine $left, SigningLine $line): bool
+    {
+        $unlike = abs($line->at->place->width - $left->at->place->width);
+        $isAlike = $unlike < 12 || ($unlike < 40 && preg_match('/^\W*\/\W*$/', $line->before) === 1);
+
+        return $line->isBeside($left) && $isAlike && $line->under === '' &&
+            $line->at->place->x - $left->right() < 40 && (preg_match('/^\W*(?:\/|&|and)\W*$/iu', $line->before) === 1 ||
+                // On a scan a stroke is easily lost.
+                ($line->before === '' && preg_match('/\(s\)/i', $left->before) === 1) ||
+                ($line->before === '' && SignerWords::act($left->before)) ||
+                ($line->before === '' && preg_match('/\bsignatures\b/i', $left->under) === 1) ||
+                // "Buyer's signature: ____ ____".
+                ($line->before.$line->after === '' && $unlike < 3 && MarkLabels::isSignature($left->before)) ||
+                LineNeighbors::isRowOfOne($left, $line));
+    }
+
+    /** Whether a short line is the next of a row of initials: right beside, with nothing between but a stroke or a role. */
+    public static function goesOn(SigningLine $left, SigningLine $line): bool
+    {
+        return $line->isBeside($left) &&
+            (! $line->isCell() || $line->over === '' || MarkLabels::isInitials($line->over)) &&
+            $line->at->place->width <= 150 &&
+            $line->at->place->x - $left->right() < 130 &&
+            // On a scan brackets are read as letters, "Il".
+            (preg_match('/^[\W_]*(?:and|or)?[\W_]*$|^[Il1|\W]{1,3}$/iu', $line->before) === 1 || SignerWords::isAll($line->before) ||
+                preg_match('/^\W*[BSTL]\W*$/', $line->before) === 1) &&
+            MarkLabels::companion($line->under) === null;
+    }
+}
