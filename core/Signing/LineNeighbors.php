@@ -114,42 +114,6 @@ final class LineNeighbors
     }
 
     /**
-     * Whether the row right under a line begins with a date to enter, wherever in the row that stands.
-     *
-     * @param list<SigningLine> $lines
-     */
-    public static function isOverDate(SigningLine $line, array $lines): bool
-    {
-        foreach ($lines as $other) {
-            $down = $other->foot() - $line->foot();
-            if ($down > 8 && $down < 34) {
-                return MarkLabels::isDate($other->before);
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * "Subscribed before me on ____ by ____": a blank of a sentence that goes on after another.
-     *
-     * @param list<SigningLine> $lines
-     */
-    public static function isInText(SigningLine $line, array $lines): bool
-    {
-        foreach ($lines as $other) {
-            $gap = $line->at->place->x - $other->right();
-            $isNext = $other->isBeside($line) && $gap > 0 && $gap < 40;
-            $goesOn = str_word_count($other->before) > 2 || preg_match('/\p{L} (?:on|at|in)$/iu', $other->before) === 1;
-            if ($isNext && $goesOn && SignerWords::in($other->before) === null) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /**
      * "Date signed: ____ ____": as long as the date right before it, and said nothing of.
      *
      * @param list<SigningLine> $lines
@@ -355,22 +319,6 @@ final class LineNeighbors
         foreach ($lines as $other) {
             if ($words !== '' && $other !== $line && str_ends_with($other->before, $words)) {
                 return true;
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * Whether what stands under a line is the label of the next one, and that is no name of who signs on this.
-     *
-     * @param list<SigningLine> $lines
-     */
-    public static function isOverOther(SigningLine $line, array $lines): bool
-    {
-        foreach ($lines as $other) {
-            if ($other !== $line && str_ends_with($other->before, $line->below) && $other->foot() > $line->foot() + 20) {
-                return ! Companions::isNameUnder($other, $lines) && abs($other->at->place->width - $line->at->place->width) < 12;
             }
         }
 

@@ -61,4 +61,52 @@ final class MarkRows
                 preg_match('/^\W*[BSTL]\W*$/', $line->before) === 1) &&
             MarkLabels::companion($line->under) === null;
     }
+
+    /**
+     * "… on the day named. Buyer ____ ____ Seller ____ ____": two short lines, as long, right after a role, and again after another.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isPairOfRole(SigningLine $line, array $lines): bool
+    {
+        $row = array_values(array_filter($lines, static fn (SigningLine $one) => $one->isBeside($line) && ! $one->isCell()));
+        $wide = $line->at->place->width;
+        $isShort = static fn (SigningLine $one): bool => $wide >= 16 && $wide <= 60 && abs($one->at->place->width - $wide) < 3;
+        if (count($row) % 2 !== 0 || count($row) < 4 || array_filter($row, $isShort) !== $row) {
+            return false;
+        }
+        foreach (array_chunk($row, 2) as [$first, $second]) {
+            if (! SignerWords::isAll($first->before) || preg_match('/^\W*$/', $second->before) !== 1) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * "Buyer: ____  Seller: ____": where the one is signed, so is the other beside it, as long and after nothing but a role.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     * @return array<int, array{MarkKind, float}> with these
+     */
+    public static function aside(array $lines, array $kinds): array
+    {
+        foreach ($lines as $index => $line) {
+            if (isset($kinds[$index]) || ! SignerWords::isAll($line->before) || $line->at->place->width < 120 || $line->isCell()) {
+                continue;
+            }
+            foreach ($kinds as $at => [$kind, $sure]) {
+                $isTwin = $kind === MarkKind::Signature && $lines[$at]->isBeside($line) && SignerWords::isAll($lines[$at]->before) &&
+                    abs($lines[$at]->at->place->width - $line->at->place->width) < 3;
+                if ($isTwin) {
+                    $kinds[$index] = [MarkKind::Signature, 0.9 * $sure];
+                    break;
+                }
+            }
+        }
+
+        return $kinds;
+    }
 }

@@ -161,7 +161,7 @@ final class PageMarks
                 $kinds[$head] = [MarkKind::Signature, $sure * 0.9];
             }
         }
-        $kinds = self::upwards($lines, $kinds);
+        $kinds = MarkRows::aside($lines, self::upwards($lines, $kinds));
         ksort($kinds);
 
         return $kinds;
@@ -249,7 +249,9 @@ final class PageMarks
         $after = str_word_count($after) > 3 ? '' : $after;
         $column = $isCell ? $line->over : '';
         $before = preg_match('/^\W*\d{0,2}\W*$/', $line->before) === 1 ? '' : $line->before;
-        $said = [$line->at->caption, $line->under, $line->before, $after, $column];
+        // "By their initials and signatures the parties move the closing to ____" asks for none.
+        $tail = implode(' ', array_slice(explode(' ', $line->before), -6));
+        $said = [$line->at->caption, $line->under, $tail, $after, $column];
         if ($width <= 150 && array_filter($said, MarkLabels::isInitials(...)) !== [] && ! MarkLabels::isDate($line->under)) {
             return [MarkKind::Initials, 0.95];
         }
@@ -261,7 +263,8 @@ final class PageMarks
             MarkLabels::companion($line->before) ??
             MarkLabels::companion($column);
         if ($width < self::NARROWEST || ($asks !== null && ! MarkLabels::isSignature($line->under))) {
-            $isInitials = MarkRows::isFooterInitials($line, $lines, $height) || LineNeighbors::isBracketedPair($line, $lines);
+            $isInitials = MarkRows::isFooterInitials($line, $lines, $height) || MarkRows::isPairOfRole($line, $lines) ||
+                LineNeighbors::isBracketedPair($line, $lines);
 
             return $width < self::NARROWEST && $isInitials ? [MarkKind::Initials, 0.75] : null;
         }
@@ -273,7 +276,10 @@ final class PageMarks
                 MarkKind::Signature,
                 0.95,
             ],
-            MarkLabels::isBy($line->before) && ! LineNeighbors::isInText($line, $lines) => [MarkKind::Signature, 0.9],
+            MarkLabels::isBy($line->before) && ! LinesInText::isInText($line, $lines) && ! LinesInText::goesOnInText($line, $lines) => [
+                MarkKind::Signature,
+                0.9,
+            ],
             $names->isAll($line->under) && ! $isCell => [MarkKind::Signature, 0.92],
             preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && (MarkLabels::isSignature($m[0]) ||
                 (preg_match('/\bby$/i', $line->before) === 1 && SignerWords::isAll($m[0]))) => [MarkKind::Signature, 0.92],
@@ -282,12 +288,13 @@ final class PageMarks
                 $dated ? 0.88 : 0.75,
             ],
             BlockEntries::isCompany($line->under) || LineNeighbors::isFirm($line, $lines) => null,
+            LinesInText::isOverHeading($line, $lines) => null,
             ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
             SignerWords::isAll($line->before) && LineNeighbors::isOverBy($line, $lines) && ! self::isDated($line, $lines, false) => null,
             SignerWords::isAll($line->before) && ($dated || LineNeighbors::isPrintedBeside($line, $lines)) => [MarkKind::Signature, 0.88],
             ! $isCell && LineNeighbors::isSaidAfter($line, $lines) => [MarkKind::Signature, 0.8],
             SignerWords::isAll($line->at->caption) && $dated => [MarkKind::Signature, 0.85],
-            SignerWords::act($line->before) && ! $isCell && ($dated || LineNeighbors::isOverDate($line, $lines)) => [
+            SignerWords::act($line->before) && ! $isCell && ($dated || LinesInText::isOverDate($line, $lines)) => [
                 MarkKind::Signature,
                 0.85,
             ],
@@ -299,7 +306,7 @@ final class PageMarks
             $before.$line->under === '' && ! $isCell && self::isDated($line, $lines, false) &&
                 ! LineNeighbors::isSecondDate($line, $lines) => [MarkKind::Signature, 0.8],
             $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) &&
-                ! LineNeighbors::isOverOther($line, $lines) => [MarkKind::Signature, 0.85],
+                ! LinesInText::isOverOther($line, $lines) => [MarkKind::Signature, 0.85],
             $before.$line->under === '' && ! $isCell && $width >= 120 &&
                 (SignerWords::isAll($line->over) || SignerWords::isNamed($line->over)) => [MarkKind::Signature, 0.75],
             default => null,

@@ -15,9 +15,6 @@ use Unanimus\Parties\PartyRole;
  */
 final class SeatGuess
 {
-    /** In a deal of this kind the same people are called otherwise. */
-    private const SAME = ['buyer' => 'tenant', 'tenant' => 'buyer', 'seller' => 'landlord', 'landlord' => 'seller', 'broker' => 'agent'];
-
     /** So many words between two lines to sign, and the second begins a block of its own. */
     private const TEXT_BETWEEN = 24;
 
@@ -36,6 +33,8 @@ final class SeatGuess
 
     private readonly FirmSigners $firms;
 
+    private readonly SeatsThere $there;
+
     /**
      * @param list<SigningLine> $lines from the top
      * @param list<Word> $words
@@ -44,10 +43,11 @@ final class SeatGuess
     public function __construct(
         private readonly array $lines,
         private readonly array $words,
-        private readonly array $seats,
+        array $seats,
         private readonly PrintedNames $names,
     ) {
         $this->around = new WordsAround($lines, $words);
+        $this->there = new SeatsThere($seats);
         $this->firms = new FirmSigners($lines, $this->around);
     }
 
@@ -76,7 +76,7 @@ final class SeatGuess
             $named = $this->named($line);
             if ($named !== null) {
                 $last[$kind->value][$named->role->value] = [$line, $named->number];
-                $this->known[$index] = $this->seat($named->role, $named->number, $named->role->value);
+                $this->known[$index] = $this->there->at($named->role, $named->number, $named->role->value);
 
                 continue;
             }
@@ -101,14 +101,14 @@ final class SeatGuess
             $listed = preg_match('/^\W*([1-4])\W*$/', $line->before, $m) === 1 ? (int) $m[1] : null;
             // On a scan "1." may be read as "4.".
             $listed = $listed === 4 && $before === null ? null : $listed;
-            $isNew = $before === null || $this->beginsAnew($before[0], $line, $kind, $this->isLast($who->role, $before[1]));
+            $isNew = $before === null || $this->beginsAnew($before[0], $line, $kind, $this->there->isLast($who->role, $before[1]));
             $number = $who->number ?? $listed ?? ($isNew ? 1 : $before[1] + 1);
             $last[$kind->value][$role] = [$line, $number];
             // The other side's agent is no second one of ours: they are numbered by what they are called.
             $called = [$kind->value, mb_strtolower($who->word)];
             $nth = $times[$called[0]][$called[1]] = ($times[$called[0]][$called[1]] ?? 0) + 1;
             $isHelper = in_array($who->role, [PartyRole::Agent, PartyRole::Broker], true);
-            $this->known[$index] = $this->seat($who->role, $number, $who->word, $who->number ?? ($isHelper ? $nth : $number));
+            $this->known[$index] = $this->there->at($who->role, $number, $who->word, $who->number ?? ($isHelper ? $nth : $number));
         }
         $this->byOthers($kinds);
     }
@@ -134,7 +134,7 @@ final class SeatGuess
             return;
         }
         foreach ($open as $nth => $index) {
-            [$seat, , $sure] = $this->seat($role, $nth + 1, '');
+            [$seat, , $sure] = $this->there->at($role, $nth + 1, '');
             $seat === null || ($this->known[$index] = [$seat, '', 0.7 * $sure, $role]);
         }
     }
@@ -275,16 +275,21 @@ final class SeatGuess
     private function ofRow(int $index, array $kinds): ?SignerWords
     {
         $line = $this->lines[$index];
-        for ($at = $index - 1; ($kinds[$at][0] ?? null) === MarkKind::Initials && $this->lines[$at]->isBeside($line); $at--) {
+        // "Initials: ____ / ____" begins anew, whatever stands left of it.
+        $begins = MarkLabels::isInitials($line->before);
+        $isInRow = fn (int $at): bool => ($kinds[$at][0] ?? null) === MarkKind::Initials && $this->lines[$at]->isBeside($line);
+        for ($at = $index - 1; ! $begins && $isInRow($at); $at--) {
             $before = $this->lines[$at]->before;
             $who = SignerWords::in($before) ?? SignerWords::letter($before) ?? SignerWords::in($this->lines[$at]->under);
             if ($who?->role !== null) {
                 return $who;
             }
         }
-        for ($at = $index; ($kinds[$at][0] ?? null) === MarkKind::Initials && $this->lines[$at]->isBeside($line); $at++) {
+        for ($at = $index; $isInRow($at); $at++) {
             // A numbered paragraph that follows speaks of many.
             $who = SignerWords::isParagraph($this->after($at)) ? null : SignerWords::in($this->after($at));
+            $isOwn = $begins && $at > $index && preg_match('/^\W*$/', $this->lines[$at]->before) === 1;
+            $who ??= $isOwn && SignerWords::isAll($this->lines[$at]->under) ? SignerWords::in($this->lines[$at]->under) : null;
             if ($who?->role !== null) {
                 return $who;
             }
@@ -329,42 +334,6 @@ final class SeatGuess
         return count($between) > ($isLast ? self::SENTENCE_BETWEEN : self::TEXT_BETWEEN);
     }
 
-    /** Whether nobody in the file comes after that one of a role. */
-    private function isLast(PartyRole $role, int $number): bool
-    {
-        $numbers = [];
-        foreach ($this->seats as $seat) {
-            in_array($seat->role, [$role, PartyRole::tryFrom(self::SAME[$role->value] ?? '')], true) && ($numbers[] = $seat->number);
-        }
-
-        return $role->isClient() && $numbers !== [] && $number >= max($numbers);
-    }
-
-    /**
-     * @param int|null $told the number that it is told with, where nobody has that seat
-     * @return array{Seat|null, string, float, PartyRole|null}
-     */
-    private function seat(PartyRole $role, int $number, string $word, ?int $told = null): array
-    {
-        $told ??= $number;
-        $number = min(9, $number);
-        if ($this->seats === []) {
-            return [Seat::at($role, $number), mb_strtolower($word), 1.0, $role];
-        }
-        foreach ([[$role, 1.0], [PartyRole::tryFrom(self::SAME[$role->value] ?? ''), 0.8]] as [$one, $sure]) {
-            foreach ($this->seats as $seat) {
-                if ($seat->role === $one && $seat->number === $number) {
-                    return [$seat, mb_strtolower($word), $sure, $role];
-                }
-            }
-            if (array_filter($this->seats, static fn (Seat $seat) => $seat->role === $one) !== []) {
-                break;
-            }
-        }
-
-        return [null, mb_strtolower($word).($told > 1 ? " {$told}" : ''), 0.6, $role];
-    }
-
     /**
      * Initials or a signature that name nobody: with one side's clients alone they are theirs, in order.
      *
@@ -382,7 +351,7 @@ final class SeatGuess
      */
     private function somebody(string $word, MarkKind $kind, int $index, array $kinds): array
     {
-        $clients = array_values(array_filter($this->seats, static fn (Seat $seat) => $seat->role->isClient()));
+        $clients = array_values(array_filter($this->there->seats, static fn (Seat $seat) => $seat->role->isClient()));
         usort($clients, static fn (Seat $a, Seat $b) => $a->number <=> $b->number);
         $roles = array_unique(array_map(static fn (Seat $seat) => $seat->role->value, $clients));
         if (count($roles) !== 1) {
