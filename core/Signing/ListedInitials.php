@@ -42,12 +42,25 @@ final class ListedInitials
             if ($goesOn || (! $isFartherIn && self::isAskedOver($line, $lines, $words))) {
                 $listed[$index] = [MarkKind::Initials, self::SURE];
                 $last = $line;
+                // "____ / ____ I have received the pamphlet.": the one before it, of the first of two.
+                $left = $lines[$index - 1] ?? null;
+                if ($left !== null && ! isset($kinds[$index - 1]) && self::isPair($left, $line)) {
+                    $listed[$index - 1] = [MarkKind::Initials, self::SURE];
+                }
             }
         }
         $kinds += $listed;
         ksort($kinds);
 
         return $kinds;
+    }
+
+    private static function isPair(SigningLine $left, SigningLine $line): bool
+    {
+        $gap = $line->at->place->x - $left->right();
+
+        return $left->isBeside($line) && $gap > 0 && $gap < 26 && preg_match('/^\W*$/', $left->before.$line->before) === 1 &&
+            abs($left->at->place->width - $line->at->place->width) < 4;
     }
 
     /** Whether nothing but "(c)" or "2." stands before a short line, and a sentence after it. */
