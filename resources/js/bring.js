@@ -91,6 +91,27 @@ async function send(file, line) {
     }
 }
 
+// The board is drawn anew once all came in: what is new on it is shown, wherever one stood when it was dropped.
+const SEEN = 'unanimus.board';
+const rows = () => [...document.querySelectorAll('tr.row[data-paper]')];
+
+function drawAnew() {
+    try { sessionStorage.setItem(SEEN, JSON.stringify({ at: location.pathname, papers: rows().map((row) => row.dataset.paper) })); } catch { /* it is only not shown */ }
+    location.reload();
+}
+
+function showNew() {
+    let seen = null;
+    try {
+        seen = JSON.parse(sessionStorage.getItem(SEEN));
+        sessionStorage.removeItem(SEEN);
+    } catch { /* as if nothing had been brought */ }
+    if (seen?.at !== location.pathname) return;
+    const fresh = rows().filter((row) => !seen.papers.includes(row.dataset.paper));
+    fresh.forEach((row) => row.classList.add('fresh'));
+    (document.querySelector('#placing') || fresh[0])?.scrollIntoView({ block: 'center' });
+}
+
 // Where it goes on from here: what came in is put into the round that is being composed.
 async function onward() {
     const uploads = new URLSearchParams(keys.splice(0).map((key) => ['uploads[]', key]));
@@ -113,20 +134,23 @@ function bring(files) {
         list.append(line);
         queue = queue.then(() => send(file, line));
     }
+    list.scrollIntoView({ block: 'nearest' });
     queue = queue.then(async () => {
         await onward();
         // Where all went well the board shows it; what was refused stays to be read.
-        if (brought && !refused) location.reload();
+        if (brought && !refused) drawAnew();
         else if (brought && !list.querySelector('[data-again]')) {
             const again = document.createElement('li');
             again.dataset.again = '';
             again.innerHTML = '<a href="">Refresh the board</a>';
+            again.firstElementChild.addEventListener('click', (event) => { event.preventDefault(); drawAnew(); });
             list.append(again);
         }
     });
 }
 
 if (form) {
+    showNew();
     const input = form.querySelector('input[type=file]');
     input.addEventListener('change', () => { bring([...input.files]); input.value = ''; });
     let over = 0;

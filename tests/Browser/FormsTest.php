@@ -143,8 +143,14 @@ it('brings in what is dropped or chosen, several at once, and says what was refu
     );
     $this->seeText('“porch photo” is in the file.', '#bringing', 20)->seeText('notes.pdf: ', '#bringing', 20);
     $this->press('Refresh the board');
-    $this->seeText('porch photo', '.board');
-    expect($this->find('.board')->getText())->not->toContain('notes');
+    $this->waitFor('.board tr.row.fresh');
+    // It was dropped at the top of the page, and is added far down.
+    $shown = $this->browser->executeScript(
+        'const row = document.querySelector("tr.fresh").getBoundingClientRect(); return row.top > 0 && row.bottom < innerHeight;',
+    );
+    expect($shown)->toBeTrue()
+        ->and($this->find('.board tr.row.fresh')->getText())->toContain('porch photo')
+        ->and($this->find('.board')->getText())->not->toContain('notes');
 });
 
 it('shows two people each other\'s entries, and asks when they meet in one blank', function () {
