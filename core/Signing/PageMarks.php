@@ -63,22 +63,27 @@ final class PageMarks
     }
 
     /**
-     * The signature that a line goes with: where the line says whose it is, "Buyer name (print)", the nearest of that role.
+     * The signature that a line goes with: where the line says whose it is, "Buyer 1 name (print)", the nearest of
+     * that role and number.
      *
      * @param list<SigningLine> $lines
      * @param array<int, array{MarkKind, float}> $kinds
      */
     private static function ofSameRole(SigningLine $line, int $nearest, array $lines, array $kinds, SeatGuess $whose): int
     {
-        $own = SignerWords::in($line->before)?->role;
-        $roleAt = static fn (int $at) => $whose->of($at, $kinds[$at][0], $kinds)[3];
-        if ($own === null || $roleAt($nearest) === $own) {
+        $own = SignerWords::in($line->before) ?? SignerWords::in($line->at->caption);
+        $isTheirs = static function (int $at) use ($own, $kinds, $whose): bool {
+            [$seat, , , $role] = $whose->of($at, $kinds[$at][0], $kinds);
+
+            return $role === $own?->role && ($own?->number === null || $seat === null || $seat->number === $own->number);
+        };
+        if ($own?->role === null || $isTheirs($nearest)) {
             return $nearest;
         }
         $best = null;
         foreach ($kinds as $at => [$kind]) {
             $far = abs($lines[$at]->foot() - $line->foot());
-            if ($kind === MarkKind::Signature && $roleAt($at) === $own && ($best === null || $far < $best[1])) {
+            if ($kind === MarkKind::Signature && $isTheirs($at) && ($best === null || $far < $best[1])) {
                 $best = [$at, $far];
             }
         }
