@@ -19,10 +19,10 @@ final class MarkLabels
         '(?:^|\w\s)\W*by\s*\([^()]{3,40}\)\s*[:.]?$/iu';
 
     private const INITIALS = '/\binitials?\b(?! (?:deposit|earnest|payment|term|period|inspection|offer|amount|price|listing|rent))|'.
-        '\binitialing (?:here|below|this|in)\b|\binit\.|\biniciales?\b/iu';
+        '\binitialing (?:here|below|this|in)\b|\binit\.|\binit\W*$|\biniciales?\b/iu';
 
     /** The date of signing is called by no more than that; "closing date" is another. */
-    private const DATE = '/^\W*(?:(?:\w+[’\']?s?|\w+ \w+[’\']?s?) )?(?:signature |signing |signed )?(?:fecha\W{1,3})?(?:dated?|fecha)'.
+    private const DATE = '/^\W*(?:(?:\w+[’\']?s?|\w+ \w+[’\']?s?) )?(?:signature |sign(?:ing|ed)? )?(?:fecha\W{1,3})?(?:dated?|fecha)'.
         '(?: signed| of signature| of signing)?(?:\s*(?:\/|&|and|\b)\s*time)?\s*(?:\([^)]*\))?\s*[:.]?\W*$|'.
         '^\W*(?:when|m{1,2}\W*d{1,2}\W*y{2,4}|month\W+day\W+year|day\W+month\W+year)\W*$/iu';
 

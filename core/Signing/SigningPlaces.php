@@ -193,7 +193,9 @@ final class SigningPlaces
                 continue;
             }
             $signs = $field->kind === FieldKind::Signature;
-            $name = trim($field->label !== '' ? $field->label : (string) preg_replace('/[_\W]+|(?<=[a-z])(?=[A-Z\d])|(?<=\d)(?=[A-Z])/', ' ', $field->name));
+            // "Buyer1PrintedName".
+            $parts = preg_replace('/[_\W]+|(?<=[a-z])(?=[A-Z\d])|(?<=\d)(?=[A-Z])/', ' ', $field->name);
+            $name = trim($field->label !== '' ? $field->label : (string) $parts);
             foreach ($field->widgets as $widget) {
                 if ($widget->place !== null && $widget->page > 0) {
                     $caption = $signs && ! MarkLabels::isSignature($name) && ! MarkLabels::isInitials($name) ? "{$name} signature" : $name;

@@ -251,3 +251,27 @@ it('takes captions that stand one below the other in a cell for as many places',
     expect(placesOn($this->scratch, $cell))
         ->toBe(['signature buyer.1', 'signature seller.1', 'date buyer.1', 'date seller.1']);
 });
+
+it('knows from the names of fields who signs, and whose printed name one is', function () {
+    $fields = ['Buyer1Signature', 'Buyer1SignDate', 'buyer_2_signature', 'buyer_2_date', 'Buyer1PrintedName', 'closing_date', 'seller1Init'];
+    $objects = [
+        1 => '<< /Type /Catalog /Pages 2 0 R /AcroForm << /Fields [6 0 R 7 0 R 8 0 R 9 0 R 10 0 R 11 0 R 12 0 R] /DA (/Helv 0 Tf 0 g) >> >>',
+        2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 /MediaBox [0 0 612 792] >>',
+        3 => '<< /Type /Page /Parent 2 0 R /Contents 4 0 R /Resources << /Font << /F 5 0 R >> >> '.
+            '/Annots [6 0 R 7 0 R 8 0 R 9 0 R 10 0 R 11 0 R 12 0 R] >>',
+        4 => MadePdf::stream('', MadePdf::text(72, 720, 'Amendment of what the parties agreed upon')),
+        5 => '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>',
+    ];
+    foreach ($fields as $nth => $name) {
+        [$x, $y, $right] = [72 + 240 * ($nth % 2), 600 - 40 * intdiv($nth, 2), 232 + 180 * ($nth % 2)];
+        $objects[6 + $nth] = "<< /Type /Annot /Subtype /Widget /FT /Tx /T ({$name}) /Rect [{$x} {$y} {$right} ".($y + 18).'] /P 3 0 R >>';
+    }
+    $marks = MarkFinder::in(
+        $this->scratch->put('fields.pdf', MadePdf::of($objects)),
+        array_map(Seat::of(...), ['buyer.1', 'buyer.2', 'seller.1']),
+    );
+
+    expect(array_map(static fn (ProposedMark $mark) => "{$mark->kind->value} {$mark->seat}", $marks))->toBe([
+        'signature buyer.1', 'date buyer.1', 'signature buyer.2', 'date buyer.2', 'name buyer.1', 'initials seller.1',
+    ]);
+});
