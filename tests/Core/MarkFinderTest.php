@@ -263,7 +263,8 @@ it('knows from the names of fields who signs, and whose printed name one is', fu
         5 => '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>',
     ];
     foreach ($fields as $nth => $name) {
-        [$x, $y, $right] = [72 + 240 * ($nth % 2), 600 - 40 * intdiv($nth, 2), 232 + 180 * ($nth % 2)];
+        [$x, $y] = [72 + 240 * ($nth % 2), 600 - 40 * intdiv($nth, 2)];
+        $right = $x + (str_ends_with($name, 'Init') ? 40 : 160);
         $objects[6 + $nth] = "<< /Type /Annot /Subtype /Widget /FT /Tx /T ({$name}) /Rect [{$x} {$y} {$right} ".($y + 18).'] /P 3 0 R >>';
     }
     $marks = MarkFinder::in(
