@@ -41,14 +41,18 @@ final class LateActs
             if ($isTaken || ! self::isOfRole($line, $lines) || self::goesWith($line, $lines, $kinds)) {
                 continue;
             }
-            if (self::isSaidOver($line, $words) || ($foot !== null && $line->foot() - $foot < 40)) {
+            if (self::isSaidOver($line, $words) || self::isDatedOver($line, $lines) || ($foot !== null && $line->foot() - $foot < 40)) {
                 $foot = $line->foot();
                 $late[$index] = [MarkKind::Signature, self::SURE];
             }
         }
         foreach ($lines as $index => $line) {
-            self::isStatement($line) && ($late[$index] ??= [MarkKind::Initials, self::SURE]);
             $next = $lines[$index + 1] ?? null;
+            // "____ ____ Tenant has been given two keys": both of them.
+            $isFirst = $next !== null && self::isStatement($next) && LineNeighbors::leftTwin($next, $lines) === $line;
+            if (self::isStatement($line) || ($isFirst && $line->before === '')) {
+                $late[$index] ??= [MarkKind::Initials, self::SURE];
+            }
             if ($next !== null && self::isMarginPair($line, $next)) {
                 $late[$index] ??= $late[$index + 1] ??= [MarkKind::Initials, self::SURE];
             }
@@ -108,6 +112,23 @@ final class LateActs
             $down = $line->foot() - $lines[$at]->foot();
             $isOver = $lines[$at]->at->place->x < $line->right() && $lines[$at]->right() > $line->at->place->x;
             if ($kind === MarkKind::Signature && $isOver && $down > 0 && $down < 50) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * "Dated: ____" right over "Owner: ____": nobody dates a name.
+     *
+     * @param list<SigningLine> $lines
+     */
+    private static function isDatedOver(SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            $up = $line->foot() - $other->foot();
+            if ($up > 8 && $up < 40 && MarkLabels::isDate($other->before) && abs($other->at->place->x - $line->at->place->x) < 60) {
                 return true;
             }
         }

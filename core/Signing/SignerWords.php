@@ -174,7 +174,8 @@ final readonly class SignerWords
     {
         $who = '(?:the )?(?:'.implode('|', self::ROLES).')(?:\W{0,2}s\)?)?';
 
-        $does = '(?:(?:has|have) (?:received|read|reviewed|waived|been (?:given|told|offered))|waives?|acknowledges?)';
+        $does = '(?:(?:has|have) (?:received|read|reviewed|waived|seen|been (?:given|told|offered|shown|advised|informed))|'.
+            '(?:was|were) (?:given|told|offered|shown)|waives?|acknowledges?|knows?|understands?)';
 
         return preg_match("/^\W*{$who} {$does}\b/iu", $text) === 1;
     }

@@ -178,7 +178,7 @@ final readonly class SigningLine
         $taken = [];
         foreach ($line as $word) {
             $gap = $left ? $edge - $word->right() : $word->x - $edge;
-            $far = $taken !== [] ? 22.0 : (! $left ? 18.0 : ($at->by === 'cell' ? self::ACROSS : 90.0));
+            $far = $taken !== [] ? 22.0 : (! $left ? ($place->width < 60 ? 30.0 : 18.0) : ($at->by === 'cell' ? self::ACROSS : 90.0));
             if ($gap > $far || count($taken) >= self::MOST_WORDS) {
                 break;
             }

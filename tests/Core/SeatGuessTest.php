@@ -26,7 +26,7 @@ it('tells whose a line is from what stands beside, over and under it', function 
     'initials named after the row' => [
         fn (float $x) => [[72, 112, 300], [120, 291, '______'], [$x, 291, 'Buyer initials']],
         [150, 200, 0.5],
-        ['150: initials buyer.1 90, initials buyer.2 95', '168.5:'],
+        ['150: initials buyer.1 90, initials buyer.2 95', '180.5:'],
     ],
     'a named line under a signature' => [
         fn (float $y) => [
