@@ -122,12 +122,12 @@ it('takes what stands in a block for its signer’s as far as the block goes', f
     'brackets, the second lower' => [
         fn (float $y) => [[72, 700, '( )'], [100, $y, '( )'], [140, 700, 'Buyer initials']],
         [692, 708, 0.5],
-        ['692:'],
+        ['692:', '697.5: initials buyer.1 90, initials buyer.2 95', '703:'],
     ],
     'brackets in a text that goes on' => [
         fn (float $n) => [[72, 700, '( ) ( ) Buyer initials'.str_repeat(' or', (int) $n)]],
         [0, 8, 1],
-        ['0: initials buyer.1 90, initials buyer.2 95', '2:'],
+        ['0: initials buyer.1 95, initials buyer.2 92', '2:'],
     ],
     'a date of three lines, shorter' => [
         fn (float $w) => [
