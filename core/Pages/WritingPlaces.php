@@ -10,6 +10,9 @@ namespace Unanimus\Pages;
  */
 final class WritingPlaces
 {
+    /** So much room over a caption at the foot of a box is written in. */
+    private const OVER_CAPTION = 14.0;
+
     private const SQUARES = '☐□❏❑▢◻⬜';
 
     /** @var list<Word> words that are to be read, without what is to be written on */
@@ -238,7 +241,16 @@ final class WritingPlaces
         $caption = implode(' ', array_map(static fn (Word $word) => $word->text, $inside));
         $low = max(array_map(static fn (Word $word) => $word->bottom(), $inside));
         $right = max(array_map(static fn (Word $word) => $word->right(), $inside));
-        if ($frame->y + $frame->height - $low >= 7 && $low - $frame->y < 16 && count($inside) <= 8) {
+        $high = min(array_map(static fn (Word $word) => $word->y, $inside));
+        if ($high - $frame->y >= self::OVER_CAPTION && $frame->y + $frame->height - $low < 7 && count($inside) <= 5) {
+            // A caption at the foot of its box has the room over it.
+            $this->places[] = new WritingPlace(
+                'box',
+                new Rect($frame->x + $pad, $frame->y + $pad, $frame->width - 2 * $pad, $high - $frame->y - $pad),
+                'box',
+                $caption,
+            );
+        } elseif ($frame->y + $frame->height - $low >= 7 && $low - $frame->y < 16 && count($inside) <= 8) {
             $this->places[] = new WritingPlace(
                 'box',
                 new Rect($frame->x + $pad, $low, $frame->width - 2 * $pad, $frame->y + $frame->height - $low - $pad),

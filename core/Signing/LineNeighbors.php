@@ -189,6 +189,22 @@ final class LineNeighbors
     }
 
     /**
+     * "Lessor: ____  Name: ____  Date: ____": whether a name is asked for next after the line, in its row.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isNamedBeside(SigningLine $line, array $lines): bool
+    {
+        $next = null;
+        foreach ($lines as $other) {
+            $isAfter = $other->isBeside($line) && $other->at->place->x > $line->right();
+            $isAfter && ($next === null || $other->at->place->x < $next->at->place->x) && ($next = $other);
+        }
+
+        return $next !== null && MarkLabels::companion($next->before) === MarkKind::Name;
+    }
+
+    /**
      * "____ (Landlord)", and "Licensee: ____ Brokerage: ____": no entry of a name, wherever on the page it stands.
      *
      * @param list<SigningLine> $lines

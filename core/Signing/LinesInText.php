@@ -21,7 +21,7 @@ final class LinesInText
         foreach ($lines as $other) {
             $gap = $line->at->place->x - $other->right();
             $isNext = $other->isBeside($line) && $gap > 0 && $gap < 40;
-            $goesOn = str_word_count($other->before) > 2 || preg_match('/\p{L} (?:on|at|in)$/iu', $other->before) === 1;
+            $goesOn = str_word_count($other->before) > 2 || preg_match('/(?:^|\p{L} )(?:on|at|in|to|from)$/iu', $other->before) === 1;
             if ($isNext && $goesOn && SignerWords::in($other->before) === null) {
                 return true;
             }

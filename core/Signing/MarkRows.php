@@ -76,7 +76,10 @@ final class MarkRows
             return false;
         }
         foreach (array_chunk($row, 2) as [$first, $second]) {
-            if (! SignerWords::isAll($first->before) || preg_match('/^\W*$/', $second->before) !== 1) {
+            // "Buyer does not agree ____ / ____".
+            $isSaid = SignerWords::isAll($first->before) ||
+                (trim($second->before) === '/' && SignerWords::in($first->before)?->role !== null);
+            if (! $isSaid || preg_match('/^\W*$/', $second->before) !== 1) {
                 return false;
             }
         }

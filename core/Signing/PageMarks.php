@@ -251,7 +251,7 @@ final class PageMarks
         }
         $isCell = $line->isCell();
         $after = MarkLabels::companion($line->before) === null ? $line->after : LineNeighbors::ownAfter($line, $lines);
-        $after = str_word_count($after) > 3 ? '' : $after;
+        $after = substr_count($after, ' ') > 3 ? '' : $after;
         $column = $isCell ? $line->over : '';
         $before = preg_match('/^\W*\d{0,2}\W*$/', $line->before) === 1 ? '' : $line->before;
         // "By their initials and signatures the parties move the closing to ____" asks for none.
@@ -314,6 +314,8 @@ final class PageMarks
                 ! LinesInText::isOverOther($line, $lines) => [MarkKind::Signature, 0.85],
             $before.$line->under === '' && ! $isCell && $width >= 120 &&
                 (SignerWords::isAll($line->over) || SignerWords::isNamed($line->over)) => [MarkKind::Signature, 0.75],
+            $before === '' && ! $isCell && $width >= 120 && SignerWords::isPerson($line->under) &&
+                SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],
             default => null,
         };
     }
@@ -334,6 +336,7 @@ final class PageMarks
      */
     private static function isDated(SigningLine $line, array $lines, bool $orBelow = true): bool
     {
+        $reach = LineNeighbors::isNamedBeside($line, $lines) ? 330 : 200;
         foreach ($lines as $other) {
             $column = $other->isCell() ? $other->over : '';
             $asks = [$other->at->caption, $other->before, $other->under, Companions::tail($other->before), $column];
@@ -341,7 +344,7 @@ final class PageMarks
             $down = $other->foot() - $line->foot();
             if (
                 $other !== $line &&
-                (($other->isBeside($line) && $aside < 200) || ($orBelow && $down > 0 && $down < 34 && $aside < 0)) &&
+                (($other->isBeside($line) && $aside < $reach) || ($orBelow && $down > 0 && $down < 34 && $aside < 0)) &&
                 array_filter($asks, MarkLabels::isDate(...)) !== []
             ) {
                 return true;

@@ -114,28 +114,29 @@ final class SeatGuess
     }
 
     /**
-     * Signatures that name nobody, on a page where all other marks are one side's clients': theirs, in order.
+     * Marks that name nobody, on a page where all others are one side's clients': theirs, in order, initials row by row.
      *
      * @param array<int, array{MarkKind, float}> $kinds
      */
     private function byOthers(array $kinds): void
     {
         $roles = $open = [];
+        $isSigned = false;
         foreach ($this->known as $index => [, $word, , $role]) {
-            $isSigned = $kinds[$index][0] === MarkKind::Signature;
-            if ($role !== null && ($isSigned || ! $role->isClient())) {
-                return;
-            }
-            $role === null || ($roles[$role->value] = $role);
-            $role === null && $isSigned && $word === '' && ($open[] = $index);
+            $role?->isClient() === true && ($roles[$role->value] = $role);
+            $isSigned = $isSigned || ($role !== null && $kinds[$index][0] === MarkKind::Signature);
+            $role === null && $word === '' && ($open[] = $index);
         }
         $role = array_values($roles)[0] ?? null;
         if ($role === null || count($roles) > 1) {
             return;
         }
-        foreach ($open as $nth => $index) {
-            [$seat, , $sure] = $this->there->at($role, $nth + 1, '');
-            $seat === null || ($this->known[$index] = [$seat, '', 0.7 * $sure, $role]);
+        $signed = 0;
+        foreach ($open as $index) {
+            $isSignature = $kinds[$index][0] === MarkKind::Signature;
+            $before = array_filter($open, fn (int $at) => $at < $index && $this->lines[$at]->isBeside($this->lines[$index]));
+            [$seat, , $sure] = $this->there->at($role, $isSignature ? ++$signed : count($before) + 1, '');
+            $seat === null || ($isSignature && $isSigned) || ($this->known[$index] = [$seat, '', 0.7 * $sure, $role]);
         }
     }
 
@@ -324,7 +325,8 @@ final class SeatGuess
     {
         if ($kind === MarkKind::Initials) {
             // "Seller's initials: ____ ____  Countered on the attached form. Seller's initials: ____ ____".
-            return ! $before->isBeside($line) || str_word_count($line->before) > self::SENTENCE;
+            return ! $before->isBeside($line) || str_word_count($line->before) > self::SENTENCE ||
+                ($isLast && str_word_count($line->before) > 1 && SignerWords::in($line->before)?->role !== null);
         }
         $from = $before->foot() + 16;
         $to = $line->at->place->y - 6;

@@ -204,6 +204,12 @@ final readonly class SignerWords
             preg_match(self::FOR_ANOTHER, trim($text)) === 1;
     }
 
+    /** Whether nothing but a person's name stands there, as it looks: "Beatrix Palomar". */
+    public static function isPerson(string $text): bool
+    {
+        return preg_match('/^\p{Lu}[\p{L}’\'-]+(?: \p{Lu}[\p{L}’\'.-]*){1,3}$/u', trim($text)) === 1 && self::in($text) === null;
+    }
+
     private static function number(string $text, int $at, string $word): ?int
     {
         $after = substr($text, $at + strlen($word), 14);

@@ -127,7 +127,7 @@ it('takes what stands in a block for its signer’s as far as the block goes', f
     'brackets in a text that goes on' => [
         fn (float $n) => [[72, 700, '( ) ( ) Buyer initials'.str_repeat(' or', (int) $n)]],
         [0, 8, 1],
-        ['0: initials buyer.1 95, initials buyer.2 92', '2:'],
+        ['0: initials buyer.1 95, initials buyer.2 92', '3:'],
     ],
     'a date of three lines, shorter' => [
         fn (float $w) => [
