@@ -59,7 +59,7 @@ final class MarkRows
             // On a scan brackets are read as letters, "Il".
             (preg_match('/^[\W_]*(?:and|or)?[\W_]*$|^[Il1|\W]{1,3}$/iu', $line->before) === 1 || SignerWords::isAll($line->before) ||
                 preg_match('/^\W*[BSTL]\W*$/', $line->before) === 1) &&
-            MarkLabels::companion($line->under) === null;
+            MarkLabels::companion($line->under) === null && MarkLabels::companion($line->before) === null;
     }
 
     /**
@@ -72,13 +72,22 @@ final class MarkRows
         $row = array_values(array_filter($lines, static fn (SigningLine $one) => $one->isBeside($line) && ! $one->isCell()));
         $wide = $line->at->place->width;
         $isShort = static fn (SigningLine $one): bool => $wide >= 16 && $wide <= 60 && abs($one->at->place->width - $wide) < 3;
-        if (count($row) % 2 !== 0 || count($row) < 4 || array_filter($row, $isShort) !== $row) {
+        if (count($row) < 2 || array_filter($row, $isShort) !== $row) {
+            return false;
+        }
+        // "Buyer 1 ____  Buyer 2 ____".
+        $number = static fn (SigningLine $one): ?int => SignerWords::isAll($one->before) ? SignerWords::in($one->before)?->number : null;
+        $numbers = array_map($number, $row);
+        if (array_filter($numbers) === $numbers) {
+            return true;
+        }
+        if (count($row) % 2 !== 0 || count($row) < 4) {
             return false;
         }
         foreach (array_chunk($row, 2) as [$first, $second]) {
             // "Buyer does not agree ____ / ____".
             $isSaid = SignerWords::isAll($first->before) ||
-                (trim($second->before) === '/' && SignerWords::in($first->before)?->role !== null);
+                (trim($second->before, ' /') === '' && SignerWords::in($first->before)?->role !== null);
             if (! $isSaid || preg_match('/^\W*$/', $second->before) !== 1) {
                 return false;
             }
@@ -101,8 +110,11 @@ final class MarkRows
                 continue;
             }
             foreach ($kinds as $at => [$kind, $sure]) {
-                $isTwin = $kind === MarkKind::Signature && $lines[$at]->isBeside($line) && SignerWords::isAll($lines[$at]->before) &&
-                    abs($lines[$at]->at->place->width - $line->at->place->width) < 3;
+                // "Witness: ____  Purchaser: ____", however long each is.
+                $isLike = abs($lines[$at]->at->place->width - $line->at->place->width) < 3 ||
+                    SignerWords::in($lines[$at]->before)?->isOutsider() === true;
+                $isTwin = $kind === MarkKind::Signature && $lines[$at]->isBeside($line) &&
+                    SignerWords::isAll($lines[$at]->before) && $isLike;
                 if ($isTwin) {
                     $kinds[$index] = [MarkKind::Signature, 0.9 * $sure];
                     break;

@@ -150,7 +150,8 @@ final class PageMarks
         // "____ / ____ Buyer initials": what is said after the last of a row is said of all.
         for ($index = count($lines) - 2; $index >= 0; $index--) {
             [$line, $right, $kind] = [$lines[$index], $lines[$index + 1], $kinds[$index + 1] ?? null];
-            $isOpen = ! isset($kinds[$index]) && preg_match('/^\W*$/', $line->before) === 1 && (! $line->isCell() || $line->over === '');
+            $isSilent = preg_match('/^\W*$|\p{L}[.:;]$/u', $line->before) === 1;
+            $isOpen = ! isset($kinds[$index]) && $isSilent && (! $line->isCell() || $line->over === '');
             // "Lessee ____ / ____ (initial)".
             $isOpen = $isOpen || (($kinds[$index][1] ?? 0.0) <= 0.6 && SignerWords::isAll($line->before) &&
                 (preg_match('/^\W*\/\W*$/', $right->before) === 1 ? $line->at->place->width <= 150 :
@@ -271,7 +272,7 @@ final class PageMarks
             $isInitials = MarkRows::isFooterInitials($line, $lines, $height) || MarkRows::isPairOfRole($line, $lines) ||
                 LineNeighbors::isBracketedPair($line, $lines);
 
-            return $width < self::NARROWEST && $isInitials ? [MarkKind::Initials, 0.75] : null;
+            return $width < self::NARROWEST && $asks === null && $isInitials ? [MarkKind::Initials, 0.75] : null;
         }
         $dated = self::isDated($line, $lines);
 
@@ -312,7 +313,7 @@ final class PageMarks
                 ! LineNeighbors::isSecondDate($line, $lines) => [MarkKind::Signature, 0.8],
             $line->before.$line->under === '' && $width >= 120 && SignerWords::isAll($line->below) &&
                 ! LinesInText::isOverOther($line, $lines) => [MarkKind::Signature, 0.85],
-            $before.$line->under === '' && ! $isCell && $width >= 120 &&
+            $before.$line->under === '' && ! $isCell && $width >= 100 &&
                 (SignerWords::isAll($line->over) || SignerWords::isNamed($line->over)) => [MarkKind::Signature, 0.75],
             $before === '' && ! $isCell && $width >= 120 && SignerWords::isPerson($line->under) &&
                 SignerWords::isAll($line->over) => [MarkKind::Signature, 0.75],

@@ -23,7 +23,7 @@ final class SigningPlaces
     private const SIGNING = '/sign|initial|acknowledg|\bby\b:?|firma|inicial|^x:?$|^dated?(?:\/time)?:?$|^fecha:?$/iu';
 
     /** Stands at the end of a line that is signed, and says nothing of it. */
-    private const SEAL = '/^[(\[]?(?:SEAL|L\.\s?S\.)[)\]]?$/u';
+    private const SEAL = '/^(?:SEAL|L\.\s?S\.|[(\[](?i:seal|L\.?\s?S\.?)[)\]])$/u';
 
     /** Feet no farther apart stand on one row. */
     private const ROW = 5.0;

@@ -16,7 +16,7 @@ it('tells whose a line is from what stands beside, over and under it', function 
     'a line by its width, no caption, a role over it' => [
         fn (float $n) => [[72, 291, str_repeat('_', (int) $n)], [72, 270, 'Buyer']],
         [6, 90, 1],
-        ['6:', '24: signature buyer.1 75', '87:'],
+        ['6:', '20: signature buyer.1 75', '87:'],
     ],
     'a line by its width, no caption, a role below it' => [
         fn (float $n) => [[72, 291, str_repeat('_', (int) $n)], [72, 306, 'Buyer']],
