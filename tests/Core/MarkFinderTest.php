@@ -253,12 +253,15 @@ it('takes captions that stand one below the other in a cell for as many places',
 });
 
 it('knows from the names of fields who signs, and whose printed name one is', function () {
-    $fields = ['Buyer1Signature', 'Buyer1SignDate', 'buyer_2_signature', 'buyer_2_date', 'Buyer1PrintedName', 'closing_date', 'seller1Init'];
+    $fields = [
+        'Buyer1Signature', 'Buyer1SignDate', 'buyer_2_signature', 'buyer_2_date', 'Buyer1PrintedName', 'closing_date', 'seller1Init',
+    ];
+    $all = implode(' ', array_map(static fn (int $nth) => (6 + $nth).' 0 R', array_keys($fields)));
     $objects = [
-        1 => '<< /Type /Catalog /Pages 2 0 R /AcroForm << /Fields [6 0 R 7 0 R 8 0 R 9 0 R 10 0 R 11 0 R 12 0 R] /DA (/Helv 0 Tf 0 g) >> >>',
+        1 => "<< /Type /Catalog /Pages 2 0 R /AcroForm << /Fields [{$all}] /DA (/Helv 0 Tf 0 g) >> >>",
         2 => '<< /Type /Pages /Kids [3 0 R] /Count 1 /MediaBox [0 0 612 792] >>',
         3 => '<< /Type /Page /Parent 2 0 R /Contents 4 0 R /Resources << /Font << /F 5 0 R >> >> '.
-            '/Annots [6 0 R 7 0 R 8 0 R 9 0 R 10 0 R 11 0 R 12 0 R] >>',
+            "/Annots [{$all}] >>",
         4 => MadePdf::stream('', MadePdf::text(72, 720, 'Amendment of what the parties agreed upon')),
         5 => '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>',
     ];
