@@ -203,15 +203,12 @@ final class Companions
      */
     private static function isOverOne(SigningLine $line, array $lines, array $kinds): bool
     {
-        $inColumn = static fn (SigningLine $one): bool => $one->at->place->x < $line->right() && $one->right() > $line->at->place->x;
-        $feet = [];
-        foreach ($kinds as $at => [$kind]) {
-            $kind === MarkKind::Signature && $inColumn($lines[$at]) && ($feet[] = $lines[$at]->foot());
-        }
+        $feet = self::feetInColumn($line, $lines, $kinds);
         $first = $feet === [] ? null : min($feet);
         foreach ($first === null || $line->before === '' ? [] : $lines as $other) {
             $up = $first - $other->foot();
-            if (MarkLabels::companion($other->before) === MarkKind::Name && $inColumn($other) && $up > 8 && $up < self::BELOW) {
+            $isName = MarkLabels::companion($other->before) === MarkKind::Name && self::isInColumn($line, $other);
+            if ($isName && $up > 8 && $up < self::BELOW) {
                 return true;
             }
         }
@@ -227,21 +224,39 @@ final class Companions
      */
     private static function isUnderOne(SigningLine $line, array $lines, array $kinds): bool
     {
-        $inColumn = static fn (SigningLine $one): bool => $one->at->place->x < $line->right() && $one->right() > $line->at->place->x;
-        $feet = [];
-        foreach ($kinds as $at => [$kind]) {
-            $kind === MarkKind::Signature && $inColumn($lines[$at]) && ($feet[] = $lines[$at]->foot());
-        }
+        $feet = self::feetInColumn($line, $lines, $kinds);
         $last = $feet === [] ? null : max($feet);
         foreach ($last === null || $line->before === '' ? [] : $lines as $other) {
             $isLike = $other->before === $line->before || ($other !== $line &&
                 MarkLabels::companion($other->before) === MarkKind::Name && MarkLabels::companion($line->before) === MarkKind::Name);
-            if ($isLike && $inColumn($other) && $other->foot() > $last + 8) {
+            if ($isLike && self::isInColumn($line, $other) && $other->foot() > $last + 8) {
                 return true;
             }
         }
 
         return false;
+    }
+
+    /**
+     * Where the signatures stand that are in a line's column.
+     *
+     * @param list<SigningLine> $lines
+     * @param array<int, array{MarkKind, float}> $kinds
+     * @return list<float>
+     */
+    private static function feetInColumn(SigningLine $line, array $lines, array $kinds): array
+    {
+        $feet = [];
+        foreach ($kinds as $at => [$kind]) {
+            $kind === MarkKind::Signature && self::isInColumn($line, $lines[$at]) && ($feet[] = $lines[$at]->foot());
+        }
+
+        return $feet;
+    }
+
+    private static function isInColumn(SigningLine $line, SigningLine $other): bool
+    {
+        return $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
     }
 
     /** The last words of a text: what stands right before the line. */

@@ -19,6 +19,7 @@ final class ListedInitials
     /** How far under the heading the first stands, and how far under one the next. */
     private const REACH = 70.0;
 
+    /** What begins so much farther in, in points, belongs to the statement over it. */
     private const INDENT = 20.0;
 
     /**

@@ -18,6 +18,7 @@ final class SeatGuess
     /** So many words between two lines to sign, and the second begins a block of its own. */
     private const TEXT_BETWEEN = 24;
 
+    /** After the last of a role so many are enough. */
     private const SENTENCE_BETWEEN = 7;
 
     /** Initials after more words than these are asked for by a sentence of their own. */

@@ -96,7 +96,8 @@ const SEEN = 'unanimus.board';
 const rows = () => [...document.querySelectorAll('tr.row[data-paper]')];
 
 function drawAnew() {
-    try { sessionStorage.setItem(SEEN, JSON.stringify({ at: location.pathname, papers: rows().map((row) => row.dataset.paper) })); } catch { /* it is only not shown */ }
+    const seen = { at: location.pathname, papers: rows().map((row) => row.dataset.paper) };
+    try { sessionStorage.setItem(SEEN, JSON.stringify(seen)); } catch { /* it is only not shown */ }
     location.reload();
 }
 

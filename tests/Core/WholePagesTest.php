@@ -72,3 +72,55 @@ it('reads the same where the page was scanned', function (string $name, int $mos
     'numbers of lines in the margin' => ['offer-with-line-numbers', 0],
     'two columns' => ['lease-in-columns', 0],
 ]);
+
+/**
+ * How many of the true places of a page are found, how many of these rightly, and how many are asked for where nothing is.
+ *
+ * @param list<string> $true "kind seat left bottom right top" in points from the lower left, as the page that was printed has them
+ * @return array{int, int, int}
+ */
+function heldAgainstTruth(string $name, array $true): array
+{
+    $asked = array_filter(
+        askedOnWholePage(WHOLE_PAGES."/{$name}.pdf"),
+        static fn (ProposedMark $mark) => in_array($mark->kind->value, ['signature', 'initials', 'date'], true),
+    );
+    [$found, $right] = [0, 0];
+    foreach ($true as $one) {
+        [$kind, $seat, $left, $bottom, $end, $top] = explode(' ', $one);
+        $nearest = null;
+        foreach ($asked as $at => $mark) {
+            $shared = min((float) $end, $mark->place->x + $mark->place->width) - max((float) $left, $mark->place->x);
+            $up = 792 - $mark->place->y - $mark->place->height / 2;
+            $isThere = $shared > 0.5 * min($end - $left, $mark->place->width) && $up > $bottom - 12 && $up < $top + 12;
+            $far = abs($up - ($bottom + $top) / 2);
+            $isThere && ($nearest === null || $far < $nearest[1]) && ($nearest = [$at, $far]);
+        }
+        if ($nearest !== null) {
+            $mark = $asked[$nearest[0]];
+            $found++;
+            $right += $mark->kind->value === $kind && (string) ($mark->seat ?? '?') === $seat ? 1 : 0;
+            unset($asked[$nearest[0]]);
+        }
+    }
+
+    return [$found, $right, count($asked)];
+}
+
+// What page.txt says is what we read; where the places truly are, and whose, was taken from the pages when they were made.
+it('finds nearly all true places of those pages, rightly, and few that are none', function () {
+    $truth = json_decode((string) file_get_contents(WHOLE_PAGES.'/truth.json'), true);
+    expect(array_keys($truth))->toEqualCanonicalizing(array_keys(wholePages()));
+    [$all, $found, $right, $false] = [0, 0, 0, 0];
+    foreach ($truth as $name => $true) {
+        [$there, $asTrue, $none] = heldAgainstTruth($name, $true);
+        $all += count($true);
+        $found += $there;
+        $right += $asTrue;
+        $false += $none;
+    }
+
+    expect($found / $all)->toBeGreaterThanOrEqual(0.98)
+        ->and($right / $found)->toBeGreaterThanOrEqual(0.96)
+        ->and($false / ($found + $false))->toBeLessThanOrEqual(0.01);
+});
