@@ -7,7 +7,11 @@ namespace App\Models;
 use App\Models\Concerns\OfBrokerage;
 use Illuminate\Database\Eloquent\Model;
 
-/** A row as an object; every model of the application is one. */
+/**
+ * A row as an object; every model of the application is one.
+ *
+ * @phpstan-consistent-constructor
+ */
 abstract class Record extends Model
 {
     /** @var array<class-string, string> the table of each kind of row */
@@ -21,6 +25,12 @@ abstract class Record extends Model
         // Every table of ours but the brokerages themselves says whose its rows are.
         static::class === Brokerage::class || static::addGlobalScope(new OfBrokerage());
     }
+
+    /** @var array<class-string, static> an untouched row of each kind, of which those that are read are copies */
+    private static array $blank = [];
+
+    /** @var array<class-string, bool> whether somebody listens for rows of a kind being read */
+    private static array $isAwaited = [];
 
     /** Made out of the class's name in the plural once, not for each row. */
     public function getTable(): string
@@ -47,6 +57,28 @@ abstract class Record extends Model
     }
 
     /**
+     * Rows come by the hundred. Eloquent makes each as if it were to be filled by hand and tells of it; a copy of an untouched one
+     * is the same.
+     *
+     * @param array<string, mixed>|object $attributes
+     * @param \UnitEnum|string|null $connection
+     */
+    public function newFromBuilder($attributes = [], $connection = null): static
+    {
+        $row = clone (self::$blank[static::class] ??= new static());
+        $row->exists = true;
+        $row->table = $this->getTable();
+        $this->casts === $row->casts || $row->mergeCasts($this->casts);
+        $row->setRawAttributes((array) $attributes, true);
+        $row->setConnection($connection ?? $this->getConnectionName());
+        if (self::$isAwaited[static::class] ??= self::$dispatcher?->hasListeners('eloquent.retrieved: '.static::class) ?? false) {
+            $row->fireModelEvent('retrieved', false);
+        }
+
+        return $row;
+    }
+
+    /**
      * Eloquent asks of each attribute, each time it is read, whether it has a mutator, a cast or a date's format. None of that
      * changes while a process runs; it is asked once for each, and what is simple is read past it.
      *
@@ -56,6 +88,9 @@ abstract class Record extends Model
     {
         $read = self::$reads[static::class][$key] ?? null;
         if ($read === null || ! array_key_exists($key, $this->attributes)) {
+            if (isset($this->relations[$key]) && ! array_key_exists($key, $this->attributes)) {
+                return $this->relations[$key];
+            }
             is_string($key) && array_key_exists($key, $this->attributes) && (self::$reads[static::class][$key] = $this->read($key));
 
             return parent::getAttribute($key);

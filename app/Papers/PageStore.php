@@ -9,6 +9,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Log;
 use Unanimus\Forms\Form;
+use Unanimus\Forms\PrintedForm;
 use Unanimus\Pages\PageImage;
 use Unanimus\Pages\ToolFailed;
 
@@ -27,7 +28,7 @@ final class PageStore
     }
 
     /** What tells a form's printed pages from others of the same number: goes into their addresses, so that they can be kept. */
-    public static function stamp(Form $form): string
+    public static function stamp(Form|PrintedForm $form): string
     {
         return substr(md5(@filesize($form->pdf).':'.@filemtime($form->pdf)), 0, 8);
     }

@@ -17,6 +17,7 @@ use Unanimus\Forms\Filled;
 use Unanimus\Forms\FilledPages;
 use Unanimus\Forms\Filling;
 use Unanimus\Forms\Form;
+use Unanimus\Forms\Library;
 use Unanimus\Forms\MarkPlace;
 use Unanimus\Pages\Drawing;
 use Unanimus\Pages\LayerPiece;
@@ -75,6 +76,23 @@ final readonly class PaperView
                 $by,
             );
         }
+
+        return self::kept($paper, $form);
+    }
+
+    /** The pages alone, without what stands on them: a set of eighty pages is opened faster than its entries are read. */
+    public static function printed(Paper $paper): self
+    {
+        if (! $paper->isDraft()) {
+            return self::kept($paper, null);
+        }
+        $printed = app(Library::class)->printed((string) $paper->form_number, $paper->form_revision);
+
+        return new self($paper, null, null, $printed->pages, [], PageStore::stamp($printed), '');
+    }
+
+    private static function kept(Paper $paper, ?Form $form): self
+    {
         $version = $paper->latest;
         $sizes = $version === null ? [] : array_slice(self::sizes($version->sha256), $version->first_page - 1, $version->pages);
 

@@ -21,12 +21,21 @@ final readonly class RoundView
     /** Pages that are drawn at once. */
     private const AT_ONCE = 4;
 
+    /** Pages of a draft that are looked over before it is shown. */
+    private const LOOKED_OVER = 30;
+
     /**
      * @param list<array{paper: RoundPaper, page: int, width: float, height: float, image: string, inner: string, later: bool,
      *     marks: list<array{mark: SigningMark, made: bool, drawn: string}>}> $pages
      */
     private function __construct(public array $pages)
     {
+    }
+
+    /** Whether it is so long that its page opens before it is looked over for what is wrong. */
+    public function isLong(): bool
+    {
+        return count($this->pages) > self::LOOKED_OVER;
     }
 
     /** Loads what its page shows; what the file has already is not read a second time. */
@@ -82,8 +91,9 @@ final readonly class RoundView
         $layers = $drafting ? PaperPiece::layers($round->papers->map(static fn (RoundPaper $sent) => $sent->paper)) : [];
         PaperView::sizesAhead(array_values(array_filter(array_map(self::kept(...), $round->papers->all()))));
         foreach ($round->papers as $sent) {
-            $view = PaperView::of($sent->paper->setRelation('file', $round->file), false, $facts, false);
             $isDrawn = $drafting && ($whole || count($pages) < self::AT_ONCE);
+            $paper = $sent->paper->setRelation('file', $round->file);
+            $view = $isDrawn ? PaperView::of($paper, false, $facts, false) : PaperView::printed($paper);
             $drawings = $isDrawn ? $view->drawings($layers[$sent->paper_id] ?? []) : [];
             $sizes = $drafting || $sent->sha256 === null ? $view->sizes : PaperView::sizes($sent->sha256);
             foreach ($sizes as $index => [$width, $height]) {

@@ -45,11 +45,38 @@ final class Library
         if ($revision === null || $revision === $now->revision) {
             return $now;
         }
-        $earlier = $this->path($number).'/'.preg_replace('/[^0-9A-Za-z-]/', '', $revision);
 
-        return $this->forms["{$number} {$revision}"] ??= is_file("{$earlier}/form.json")
-            ? $this->read($earlier)
-            : throw new FormUnknown("The library has no form {$number} rev. {$revision}.");
+        return $this->forms["{$number} {$revision}"] ??= $this->read($this->earlier($number, $revision));
+    }
+
+    /**
+     * The printed pages of a form, as quickly as they can be known: without reading its blanks.
+     *
+     * @throws FormUnknown when there is none of that number and revision
+     */
+    public function printed(string $number, ?string $revision = null): PrintedForm
+    {
+        if (! $this->isBuiltIn($number)) {
+            $form = $this->form($number, $revision);
+
+            return new PrintedForm($form->pages, $form->pdf);
+        }
+        $folder = $this->path($number);
+        $data = $this->data("{$folder}/form.json");
+        if ($revision !== null && $revision !== $data['revision']) {
+            $folder = $this->earlier($number, $revision);
+            $data = $this->data("{$folder}/form.json");
+        }
+
+        return new PrintedForm($data['pages'], "{$folder}/pages.pdf");
+    }
+
+    /** @throws FormUnknown when there never was such a revision */
+    private function earlier(string $number, string $revision): string
+    {
+        $folder = $this->path($number).'/'.preg_replace('/[^0-9A-Za-z-]/', '', $revision);
+
+        return is_file("{$folder}/form.json") ? $folder : throw new FormUnknown("The library has no form {$number} rev. {$revision}.");
     }
 
     /** Whether the library has a form of that number, in force or retired. */

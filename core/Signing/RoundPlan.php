@@ -18,6 +18,9 @@ final class RoundPlan
     /** Days that a round is given when nobody says otherwise. */
     public const DAYS = 5;
 
+    /** Papers that are named one by one where pages of them were not looked at. */
+    private const BY_PAPER = 3;
+
     /**
      * Lets pass papers that can go out.
      *
@@ -112,6 +115,7 @@ final class RoundPlan
         foreach ($papers as $paper) {
             array_push($faults, ...self::ofPaper($paper));
         }
+        array_push($faults, ...self::unseen($papers));
         if ($lastDay !== null && $offerUntil !== null && $lastDay->isAfter($offerUntil)) {
             $told = "The offer expires {$offerUntil->short()}, before the last day to sign, {$lastDay->short()}.";
             $faults[] = new RoundFault(RoundFaultKind::LastDayAfterOffer, $told, day: $offerUntil);
@@ -123,6 +127,29 @@ final class RoundPlan
         }
 
         return $faults;
+    }
+
+    /**
+     * Pages that nobody has looked at: by paper, and once for all where there are many papers.
+     *
+     * @param list<PlannedPaper> $papers
+     * @return list<RoundFault>
+     */
+    private static function unseen(array $papers): array
+    {
+        $unseen = array_values(array_filter($papers, static fn (PlannedPaper $paper) => $paper->unseen > 0));
+        if (count($unseen) > self::BY_PAPER) {
+            $pages = array_sum(array_map(static fn (PlannedPaper $paper) => $paper->unseen, $unseen));
+            $told = "Not looked at yet: {$pages} pages of ".count($unseen).' papers.';
+
+            return [new RoundFault(RoundFaultKind::PagesUnseen, $told, paper: $unseen[0]->key)];
+        }
+
+        return array_map(static function (PlannedPaper $paper): RoundFault {
+            $pages = $paper->unseen === 1 ? '1 page' : "{$paper->unseen} pages";
+
+            return new RoundFault(RoundFaultKind::PagesUnseen, "Not looked at yet: {$pages} of “{$paper->title}”.", paper: $paper->key);
+        }, $unseen);
     }
 
     /** @return list<RoundFault> */
@@ -146,11 +173,6 @@ final class RoundPlan
             $faults[] = new RoundFault(RoundFaultKind::StillRead, $told, paper: $paper->key);
         } elseif (! $paper->isSigned && $paper->unclear === []) {
             $faults[] = new RoundFault(RoundFaultKind::PaperUnsigned, "No one signs “{$paper->title}”.", paper: $paper->key);
-        }
-        if ($paper->unseen > 0) {
-            $pages = $paper->unseen === 1 ? '1 page' : "{$paper->unseen} pages";
-            $told = "Not looked at yet: {$pages} of “{$paper->title}”.";
-            $faults[] = new RoundFault(RoundFaultKind::PagesUnseen, $told, paper: $paper->key);
         }
         $count = count($paper->missing);
         if ($count > 0) {

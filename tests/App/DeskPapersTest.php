@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\Paper;
 use App\Models\Round;
+use App\Papers\Actions\TakeForm;
 use App\Signing\Actions\ComposeRound;
 use App\Signing\Actions\SendRound;
 use Illuminate\Http\UploadedFile;
@@ -159,8 +160,28 @@ it('opens a long draft without what stands further down, and brings that after',
     expect(substr_count($page, 'data-drawn='))->toBe($round->papers()->where('position', 1)->sole()->pages);
     $drawn = $this->as('tomas')->getJson("/rounds/{$round->key}/drawn")->assertOk()->json();
     // All pages with entries, those that came with the page among them.
-    expect(array_keys($drawn))->toContain('0/1', '1/1')->and($drawn['1/1'])->toContain('Sunniva');
+    expect(array_keys($drawn['pages']))->toContain('0/1', '1/1')->and($drawn['pages']['1/1'])->toContain('Sunniva');
+    // A set of this size is looked over before it is shown.
+    expect($page)->toContain('Not looked at yet')->not->toContain('Looking it')->and($drawn['faults'])->toContain('Not looked at yet');
     $this->seeAll();
     $round->update(['status' => RoundStatus::Recalled]);
     $this->as('tomas')->getJson("/rounds/{$round->key}/drawn")->assertNotFound();
+});
+
+it('opens a very long draft before it is looked over, and then tells what is wrong', function () {
+    $file = $this->aFile();
+    Auth::setUser($this->people['tomas']);
+    foreach (['M-201', 'M-202', 'M-203', 'M-205', 'M-206', 'M-207', 'M-214', 'M-102', 'M-103', 'M-105', 'M-106'] as $form) {
+        $file->papers()->where('form_number', $form)->exists() || app(TakeForm::class)->take($file->refresh(), $form);
+    }
+    $keys = $file->papers()->whereNotNull('form_number')->pluck('key')->all();
+    $this->as('tomas')->post("/files/{$file->key}/rounds", ['papers' => $keys])->assertRedirect();
+    $this->seeAll();
+    $round = Round::query()->where('deal_file_id', $file->id)->sole();
+    expect((int) $round->papers()->sum('pages'))->toBeGreaterThan(30);
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->assertSee('Looking it')->assertDontSee('required blanks empty');
+    $faults = $this->as('tomas')->getJson("/rounds/{$round->key}/drawn")->assertOk()->json('faults');
+    expect($faults)->toContain('required blanks empty', 'Not looked at yet');
+    // Sending looks it over whatever its page has shown.
+    $this->as('tomas')->put("/rounds/{$round->key}", ['send' => '1'])->assertSessionHas('reason');
 });

@@ -87,3 +87,23 @@ it('says when the offer expires before the last day to sign, and lets it be sent
         ->and(RoundPlan::faults([$ana], [$good], null, null, ['Parcel', 'County'])[0]->text)
         ->toBe('On the contract and not checked yet: Parcel, County.');
 });
+
+it('names papers that were not looked at one by one, and many of them once', function () {
+    $ana = new PlannedSigner('s1', 'Ana', 'ana@client.example', true);
+    $told = static fn (int $count): array => array_map(
+        static fn ($fault) => $fault->text,
+        RoundPlan::faults(
+            [$ana],
+            array_map(
+                static fn (int $n) => new PlannedPaper("p{$n}", "Sheet {$n}", PaperState::Draft, true, unseen: $n),
+                range(0, $count),
+            ),
+        ),
+    );
+    expect($told(2))
+        ->toBe(['Not looked at yet: 1 page of “Sheet 1”.', 'Not looked at yet: 2 pages of “Sheet 2”.'])
+        ->and($told(3))
+        ->toHaveCount(3)
+        ->and($told(4))
+        ->toBe(['Not looked at yet: 10 pages of 4 papers.']);
+});

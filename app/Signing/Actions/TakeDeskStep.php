@@ -106,10 +106,12 @@ final class TakeDeskStep
     /** @return array{back: string|null, again: string|null} what this person can take back, and do again */
     public static function next(Round $round, User $by): array
     {
-        return [
-            'back' => self::own($round, $by)->where('taken_back', false)->orderByDesc('id')->value('step'),
-            'again' => self::own($round, $by)->where('taken_back', true)->orderBy('id')->value('step'),
-        ];
+        $next = self::own($round, $by)
+            ->selectRaw('(array_agg(step ORDER BY id DESC) FILTER (WHERE NOT taken_back))[1] AS back')
+            ->selectRaw('(array_agg(step ORDER BY id) FILTER (WHERE taken_back))[1] AS again')
+            ->first();
+
+        return ['back' => $next?->back, 'again' => $next?->again];
     }
 
     private static function own(Round $round, User $by): Builder

@@ -66,25 +66,32 @@ final class RoundController
         Gate::authorize('see', $round->file);
 
         $facts = FactBook::of($round->file);
+        $view = RoundView::of($round, $facts);
+        $isDraft = $round->status === RoundStatus::Drafting;
 
         return view('signing.round', [
             'own' => self::own($round),
             'round' => $round,
             'file' => $round->file,
-            'view' => RoundView::of($round, $facts),
-            'desk' => $round->status === RoundStatus::Drafting ? RoundDesk::of($round, User::signedIn(request())) : [],
-            'faults' => $round->status === RoundStatus::Drafting ? ComposeRound::faults($round, $facts) : [],
-            'unchecked' => $round->status === RoundStatus::Drafting ? ComposeRound::unchecked($round) : [],
+            'view' => $view,
+            'desk' => $isDraft ? RoundDesk::of($round, User::signedIn(request())) : [],
+            'faults' => $isDraft && ! $view->isLong() ? ComposeRound::faults($round, $facts) : [],
+            'unchecked' => $isDraft ? ComposeRound::unchecked($round) : [],
         ]);
     }
 
-    /** What stands on the pages of a draft, of those that the page came without: it is opened before they are looked at. */
+    /** What stands on the pages of a draft that its page came without, and what is wrong with it: it is opened before that is known. */
     public function drawn(Round $round): JsonResponse
     {
         Gate::authorize('see', $round->loadMissing('file.members')->file);
         abort_if($round->status !== RoundStatus::Drafting, 404);
 
-        return new JsonResponse((object) RoundView::rest(RoundView::load($round)));
+        RoundView::load($round);
+
+        return new JsonResponse([
+            'pages' => (object) RoundView::rest($round),
+            'faults' => view('signing.faults', ['round' => $round, 'faults' => ComposeRound::faults($round)])->render(),
+        ]);
     }
 
     /** The part of whoever looks, where it is their turn to sign: they go on from here. */

@@ -8,6 +8,8 @@ export function showFaults(html) {
     const typed = list.querySelector('[name="against"]');
     const isAtIt = typed !== null && typed === document.activeElement;
     list.innerHTML = html;
+    delete list.dataset.later;
+    list.removeAttribute('aria-busy');
     const field = list.querySelector('[name="against"]');
     if (!typed || !field) return;
     field.value = typed.value;
@@ -50,7 +52,7 @@ list.addEventListener('click', (event) => {
     if (!button) return;
     if (button.dataset.enter) return enter(button.dataset.enter);
     if (button.dataset.look) {
-        const page = pages.find((one) => one.dataset.paper === button.dataset.look && unlooked(one));
+        const page = pages.find((one) => one.dataset.paper === button.dataset.look && unlooked(one)) ?? pages.find(unlooked);
         page?.scrollIntoView({ block: 'start' });
         return;
     }

@@ -1,5 +1,5 @@
 @use(Unanimus\Signing\RoundFaultKind)
-@php($sent = $fault->paper === null ? null : $round->papers->first(fn ($one) => $one->paper->key === $fault->paper))
+@php($sent = $fault->paper === null ? null : $sentByKey[$fault->paper] ?? null)
 @php($guest = auth()->user()->guest)
 <li>{{ $fault->text }}
     @if ($fault->kind === RoundFaultKind::InPencil)

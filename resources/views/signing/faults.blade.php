@@ -1,3 +1,4 @@
+@php($sentByKey = $round->papers->keyBy(fn ($one) => $one->paper->key))
 @php([$blocking, $worth] = collect($faults)->partition(fn ($fault) => $fault->kind->isBlocking()))
 @if ($blocking->isNotEmpty())
     <h2 class="minor">Before you can send</h2>
