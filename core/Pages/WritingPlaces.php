@@ -219,6 +219,12 @@ final class WritingPlaces
     private function box(Rect $frame, array $inside): void
     {
         $pad = 1.5;
+        $parts = $inside === [] ? $this->ruledParts($frame) : [];
+        if (count($parts) > 1) {
+            array_push($this->places, ...$parts);
+
+            return;
+        }
         if ($inside === []) {
             $frame->height < 500 &&
                 ($this->places[] = new WritingPlace(
@@ -242,6 +248,7 @@ final class WritingPlaces
         $low = max(array_map(static fn (Word $word) => $word->bottom(), $inside));
         $right = max(array_map(static fn (Word $word) => $word->right(), $inside));
         $high = min(array_map(static fn (Word $word) => $word->y, $inside));
+        $first = max(16.0, 4.5 + 1.3 * max(array_map(static fn (Word $word) => $word->height, $inside)));
         if ($high - $frame->y >= self::OVER_CAPTION && $frame->y + $frame->height - $low < 7 && count($inside) <= 5) {
             // A caption at the foot of its box has the room over it.
             $this->places[] = new WritingPlace(
@@ -250,7 +257,7 @@ final class WritingPlaces
                 'box',
                 $caption,
             );
-        } elseif ($frame->y + $frame->height - $low >= 7 && $low - $frame->y < 16 && count($inside) <= 8) {
+        } elseif ($frame->y + $frame->height - $low >= 8.5 && $low - $frame->y < $first && count($inside) <= 8) {
             $this->places[] = new WritingPlace(
                 'box',
                 new Rect($frame->x + $pad, $low, $frame->width - 2 * $pad, $frame->y + $frame->height - $low - $pad),
@@ -265,6 +272,22 @@ final class WritingPlaces
                 $caption,
             );
         }
+    }
+
+    /** @return list<WritingPlace> lines beside each other in an empty cell, from the left: as many cells */
+    private function ruledParts(Rect $frame): array
+    {
+        $right = $frame->x + $frame->width;
+        $within = array_filter($this->rules->across, static fn (array $line) => $line[0] > $frame->x + 1 && $line[1] < $right - 1 &&
+            $line[1] - $line[0] >= 14 && $line[2] > $frame->y + 6 && $line[2] < $frame->y + $frame->height - 2);
+        usort($within, static fn (array $a, array $b) => $a[0] <=> $b[0]);
+        $isRow = $within !== [] && max(array_column($within, 2)) - min(array_column($within, 2)) < 2;
+
+        return ! $isRow ? [] : array_map(
+            static fn (array $line) => new WritingPlace('box', new Rect($line[0], $frame->y + 1.5, $line[1] - $line[0], $line[2] -
+                $frame->y - 1.5), 'cell', cell: $frame),
+            $within,
+        );
     }
 
     /** Whether a frame holds lines to write on: then it is drawn around a block, and is no place itself. */

@@ -31,7 +31,9 @@ final class Companions
         }
         $kind = null;
         $column = $line->at->by === 'cell' ? $line->over : '';
-        foreach ([$line->at->caption, $line->under, $line->before, self::tail($line->before), $column] as $said) {
+        // "Signature | ____ | ____" over "Date | ____ | ____", under a column for each person.
+        $row = $line->at->by === 'cell' && $line->before === '' && SignerWords::isAll($column) ? LineNeighbors::rowOf($line, $lines) : '';
+        foreach ([$line->at->caption, $line->under, $line->before, self::tail($line->before), $column, $row] as $said) {
             $kind ??= MarkLabels::companion($said);
         }
         $kind ??= self::isNameUnder($line, $lines) ? MarkKind::Name : null;
@@ -116,6 +118,8 @@ final class Companions
                 $down > 8 &&
                 $down < 20 &&
                 $other->before.$other->under === '' &&
+                // A stroke across the page divides.
+                $other->at->place->width <= PageMarks::WIDEST &&
                 $other->at->place->width > 1.3 * $line->at->place->width &&
                 $line->at->place->x > $other->at->place->x - 4 &&
                 $line->right() < $other->right() + 4
@@ -190,7 +194,8 @@ final class Companions
         // What goes with a signature stands under it; over it only where nothing else is nearer.
         $over = $isHead ? -30.0 : ($isUnderOne ? 150.0 : 90.0);
 
-        $far = $line->isCell() ? 140 : 80;
+        // What did not fit into the row of its signature begins the next.
+        $far = $line->isWrapped ? 400 : ($line->isCell() ? 140 : 80);
 
         return $aside > $far ? null : $aside + ($down < 0 ? $over - $down : 0.6 * $down + ($down > self::BELOW ? 60 : 0));
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
+use Unanimus\Pages\Word;
+
 /**
  * Labels that stand after their lines, over them, or behind other words, as if each stood right before its line.
  *
@@ -23,6 +25,39 @@ final class LabelPlaces
         );
 
         return self::underHeads($lines);
+    }
+
+    /**
+     * "Buyer: ____ Date:" at the end of a row, and its "____" at the beginning of the next: what did not fit.
+     *
+     * @param list<SigningLine> $lines
+     * @param list<Word> $words
+     * @return list<SigningLine>
+     */
+    public static function wrapped(array $lines, array $words): array
+    {
+        $left = $words === [] ? 0.0 : min(array_map(static fn (Word $word) => $word->x, $words));
+
+        return array_map(static function (SigningLine $line) use ($lines, $words, $left): SigningLine {
+            if ($line->before !== '' || $line->isCell() || abs($line->at->place->x - $left) > 6) {
+                return $line;
+            }
+            $row = array_filter($words, static fn (Word $word) => $line->foot() - $word->bottom() > 6 &&
+                $line->foot() - $word->bottom() < 30);
+            $low = max([0.0, ...array_map(static fn (Word $word) => $word->bottom(), $row)]);
+            $rights = [];
+            foreach ($lines as $other) {
+                abs($other->foot() - $low) < 7 && ($rights[] = $other->right());
+            }
+            $last = array_filter($row, static fn (Word $word) => $low - $word->bottom() < 4 && $rights !== [] &&
+                $word->x > max($rights) - 2);
+            usort($last, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+            $label = implode(' ', array_map(static fn (Word $word) => $word->text, $last));
+            $isOpen = $last !== [] && end($last)->right() > $line->right() && str_ends_with($label, ':') &&
+                MarkLabels::companion($label) !== null;
+
+            return $isOpen ? $line->wrapped($label) : $line;
+        }, $lines);
     }
 
     /**
@@ -64,7 +99,10 @@ final class LabelPlaces
             }
             $bracketed += preg_match('/^\([^()]*\)$/u', $one->after);
         }
-        $isOpen = $row[0]->before === '' || (count($row) > 1 && MarkLabels::isCross($row[0]->before));
+        // "Copy received: ____ Buyer ____ Date".
+        $isLedIn = count($row) > 1 && preg_match('/\p{L}:$/u', $row[0]->before) === 1 && ! self::isLabel($row[0]->before) &&
+            SignerWords::in($row[0]->before) === null && ! MarkLabels::isInitials($row[0]->before);
+        $isOpen = $row[0]->before === '' || $isLedIn || (count($row) > 1 && MarkLabels::isCross($row[0]->before));
 
         return $bracketed === count($row) ? count($row) > 1 || $isOpen : $isOpen && $bracketed === 0;
     }

@@ -169,6 +169,24 @@ final class LineNeighbors
         return false;
     }
 
+    /**
+     * "LESSOR" under a stroke, and "Signature: ____" under that: the stroke begins a block.
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isOverSignature(SigningLine $line, array $lines): bool
+    {
+        foreach ($lines as $other) {
+            $down = $other->foot() - $line->foot();
+            $isInColumn = $other->at->place->x < $line->right() && $other->right() > $line->at->place->x;
+            if ($down > 8 && $down < self::BY_UNDER && $isInColumn && preg_match('/^\W*signature\W*$/i', $other->before) === 1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** "By:", "By (authorized signer):", or "Signature:" that says nobody's name. */
     public static function isBy(string $before): bool
     {
@@ -205,7 +223,7 @@ final class LineNeighbors
     }
 
     /**
-     * "____ (Landlord)", and "Licensee: ____ Brokerage: ____": no entry of a name, wherever on the page it stands.
+     * "____ Seller", "____ (Landlord)", and "Licensee: ____ Brokerage: ____": no entry of a name, wherever on the page it stands.
      *
      * @param list<SigningLine> $lines
      */
@@ -215,8 +233,8 @@ final class LineNeighbors
             return false;
         }
 
-        return preg_match('/^\(.*\)$/u', $line->before) === 1 || (SignerWords::in($line->before)?->role === PartyRole::Agent &&
-            self::hasFirmBeside($line, $lines));
+        return $line->isSaidAfter || preg_match('/^\(.*\)$/u', $line->before) === 1 ||
+            (SignerWords::in($line->before)?->role === PartyRole::Agent && self::hasFirmBeside($line, $lines));
     }
 
     /** @param  list<SigningLine>  $lines */

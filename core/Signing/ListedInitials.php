@@ -22,6 +22,11 @@ final class ListedInitials
     /** What begins so much farther in, in points, belongs to the statement over it. */
     private const INDENT = 20.0;
 
+    /** How wide a column for initials is at most, and how far from its cells a sentence asks for them. */
+    private const COLUMN = 76.0;
+
+    private const ASKED = 90.0;
+
     /**
      * @param list<SigningLine> $lines from the top
      * @param list<Word> $words
@@ -50,10 +55,38 @@ final class ListedInitials
                 }
             }
         }
-        $kinds += $listed;
+        $kinds += $listed + self::inColumns($lines, $words, $kinds);
         ksort($kinds);
 
         return $kinds;
+    }
+
+    /**
+     * "Buyer 1 | Buyer 2" over narrow cells in rows that are called something, where a sentence over or under the table asks for
+     * initials.
+     *
+     * @param list<SigningLine> $lines
+     * @param list<Word> $words
+     * @param array<int, array{MarkKind, float}> $kinds
+     * @return array<int, array{MarkKind, float}>
+     */
+    private static function inColumns(array $lines, array $words, array $kinds): array
+    {
+        $cells = array_filter($lines, static fn (SigningLine $line, int $index) => ! isset($kinds[$index]) && $line->isCell() &&
+            $line->at->place->width <= self::COLUMN && SignerWords::in($line->over)?->role !== null && SignerWords::isAll($line->over) &&
+            preg_match('/\p{L}/u', LineNeighbors::rowOf($line, $lines)) === 1, ARRAY_FILTER_USE_BOTH);
+        $feet = array_map(static fn (SigningLine $line) => $line->foot(), $cells);
+        if ($feet === [] || max($feet) - min($feet) < 8) {
+            return [];
+        }
+        foreach ($words as $word) {
+            $isNear = $word->bottom() > min($feet) - self::ASKED && $word->y < max($feet) + self::ASKED;
+            if ($isNear && preg_match('/^\W*(?:initials?|initialed|iniciales)\W*$/iu', $word->text) === 1) {
+                return array_map(static fn () => [MarkKind::Initials, self::SURE], $cells);
+            }
+        }
+
+        return [];
     }
 
     private static function isPair(SigningLine $left, SigningLine $line): bool

@@ -124,4 +124,26 @@ final class MarkRows
 
         return $kinds;
     }
+
+    /**
+     * "Signed by buyer ____ on ____", "Notice received by ____ Date ____".
+     *
+     * @param list<SigningLine> $lines
+     */
+    public static function isDoneBy(SigningLine $line, array $lines): bool
+    {
+        $verbs = 'signed|accepted|acknowledged|agreed(?: to)?|received|approved';
+        if (preg_match("/\b(?:{$verbs}) by(?: (?:the )?(.*))?$/iu", $line->before, $m) !== 1 || $line->isCell() || (isset($m[1]) && ! SignerWords::isAll($m[1]))) {
+            return false;
+        }
+        foreach ($lines as $other) {
+            $gap = $other->at->place->x - $line->right();
+            $isDay = preg_match('/^\W*on\W*$/i', $other->before) === 1 || MarkLabels::isDate($other->before);
+            if ($other->isBeside($line) && $gap > 0 && $gap < 60 && $isDay) {
+                return true;
+            }
+        }
+
+        return false;
+    }
 }

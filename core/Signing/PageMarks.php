@@ -20,7 +20,7 @@ final class PageMarks
     private const ROOMY = 26.0;
 
     /** What is wider than this is for text. */
-    private const WIDEST = 430.0;
+    public const WIDEST = 430.0;
 
     /**
      * The places of one page, from the top.
@@ -217,6 +217,9 @@ final class PageMarks
         // "Date: ____" of the one over it may stand between.
         $isUnderDate = MarkLabels::isDate($line->over) && LineNeighbors::isLabelOfOther($line->over, $line, $lines);
         $isSilent = $line->before.$line->under.$line->at->caption === '' && ($line->over === '' || $isUnderDate);
+        // With a date of its own, whatever the next heading is.
+        $isSilent = $isSilent || ($line->before.$line->at->caption === '' && MarkLabels::companion($line->under) === null &&
+            self::isDated($line, $lines, false));
         $isFirm = BlockEntries::isCompany($line->before) || LineNeighbors::isFirm($line, $lines) ||
             LineNeighbors::isOverBy($line, $lines) || LineNeighbors::isOfHelpers($line, $lines);
         $head = $line->before === '' ? false : array_search(LineNeighbors::headOfList($line, $lines), $lines, true);
@@ -289,12 +292,17 @@ final class PageMarks
             $names->isAll($line->under) && ! $isCell => [MarkKind::Signature, 0.92],
             preg_match('/^\([^()]{3,60}\)/u', $line->after, $m) === 1 && (MarkLabels::isSignature($m[0]) ||
                 (preg_match('/\bby$/i', $line->before) === 1 && SignerWords::isAll($m[0]))) => [MarkKind::Signature, 0.92],
+            $isCell && SignerWords::isAll($column) && MarkLabels::isSignature(LineNeighbors::rowOf($line, $lines)) => [
+                MarkKind::Signature,
+                0.9,
+            ],
             $isCell && ($dated || $line->at->place->height >= self::ROOMY) && LineNeighbors::isRoleColumn($line, $lines) => [
                 MarkKind::Signature,
                 $dated ? 0.88 : 0.75,
             ],
             BlockEntries::isCompany($line->under) || LineNeighbors::isFirm($line, $lines) => null,
             LinesInText::isOverHeading($line, $lines) => null,
+            ! $isCell && SignerWords::isAll($line->under) && LineNeighbors::isOverSignature($line, $lines) => null,
             ! $isCell && (SignerWords::isAll($line->under) || SignerWords::isNamed($line->under)) => [MarkKind::Signature, 0.92],
             SignerWords::isAll($line->before) && LineNeighbors::isOverBy($line, $lines) && ! self::isDated($line, $lines, false) => null,
             SignerWords::isAll($line->before) && ($dated || LineNeighbors::isPrintedBeside($line, $lines)) => [MarkKind::Signature, 0.88],
@@ -304,6 +312,7 @@ final class PageMarks
                 MarkKind::Signature,
                 0.85,
             ],
+            MarkRows::isDoneBy($line, $lines) => [MarkKind::Signature, 0.85],
             BlockEntries::isCompany($line->before) || LineNeighbors::isOfHelpers($line, $lines) => null,
             SignerWords::isAll($line->before) && LineNeighbors::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [
                 MarkKind::Signature,

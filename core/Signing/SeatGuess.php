@@ -99,7 +99,8 @@ final class SeatGuess
             }
             $role = $who->role->value;
             $before = $last[$kind->value][$role] ?? null;
-            $listed = preg_match('/^\W*([1-4])\W*$/', $line->before, $m) === 1 ? (int) $m[1] : null;
+            $isAmount = $kind === MarkKind::Initials && $line->isCell();
+            $listed = ! $isAmount && preg_match('/^\W*([1-4])\W*$/', $line->before, $m) === 1 ? (int) $m[1] : null;
             // On a scan "1." may be read as "4.".
             $listed = $listed === 4 && $before === null ? null : $listed;
             $isNew = $before === null || $this->beginsAnew($before[0], $line, $kind, $this->there->isLast($who->role, $before[1]));
@@ -288,8 +289,11 @@ final class SeatGuess
             }
         }
         for ($at = $index; $isInRow($at); $at++) {
-            // A numbered paragraph that follows speaks of many.
-            $who = SignerWords::isParagraph($this->after($at)) ? null : SignerWords::in($this->after($at));
+            // A numbered paragraph that follows speaks of many; "(b) Records were given to the purchaser." of whom it begins with.
+            $after = $this->after($at);
+            $isOfMany = SignerWords::isParagraph($after) || (ListedInitials::isBeforeStatement($this->lines[$at]) &&
+                preg_match('/^\([a-z]{1,3}\)/i', $after) === 1 && ! SignerWords::begin(substr($after, strpos($after, ')') + 1)));
+            $who = $isOfMany ? null : SignerWords::in($after);
             $isOwn = $begins && $at > $index && preg_match('/^\W*$/', $this->lines[$at]->before) === 1;
             $who ??= $isOwn && SignerWords::isAll($this->lines[$at]->under) ? SignerWords::in($this->lines[$at]->under) : null;
             if ($who?->role !== null) {

@@ -131,7 +131,8 @@ final readonly class SignerWords
     {
         $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
 
-        return preg_match(
+        // "purchaser." is where a sentence ends.
+        return preg_match('/^\p{Ll}[\p{L} ]*\.$/u', $text) !== 1 && preg_match(
             '/^\W*(?:\(?[1-4][).:]\)?\s*)?'.
                 '(?:(?:(?:signed|accepted|agreed|executed|acknowledged|approved)\W{1,2})?by:? |'.
                 '(?:accepted|agreed|acknowledged|approved)\W{1,2})?'.

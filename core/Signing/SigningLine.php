@@ -38,6 +38,8 @@ final readonly class SigningLine
         public string $over,
         public string $after,
         public string $below,
+        public bool $isSaidAfter = false,
+        public bool $isWrapped = false,
     ) {
     }
 
@@ -56,7 +58,7 @@ final readonly class SigningLine
             $at,
             $before,
             self::isInOneCell($at, $all) ? '' : self::caption($at->place, $all, $under, true),
-            $at->by === 'cell' ? self::column($at->place, $words) : self::over($at->place, $words),
+            $at->by === 'cell' ? self::column($at->cell ?? $at->place, $words) : self::over($at->place, $words),
             self::row($at, $all, $words, false),
             self::caption($at->place, $all, $under, false),
         );
@@ -112,7 +114,15 @@ final readonly class SigningLine
     /** The same with a label said elsewhere as if it stood before it. */
     public function labeled(string $label): self
     {
-        return new self($this->at, $label, $this->under, '', $label === $this->after ? '' : $this->after, $this->below);
+        $isAfter = $label !== '' && $label === $this->after;
+
+        return new self($this->at, $label, $this->under, '', $isAfter ? '' : $this->after, $this->below, $isAfter);
+    }
+
+    /** The same with a label that stands at the end of the row over it. */
+    public function wrapped(string $label): self
+    {
+        return new self($this->at, $label, '', '', $this->after, '', false, true);
     }
 
     /** Where the line is drawn: its foot. */
@@ -266,12 +276,30 @@ final readonly class SigningLine
                 $row = $word->y;
             }
         }
+        $in = self::headingRow($place, $words, $row);
+        // "Buyer" over "1", as in a narrow column.
+        for ($over = $in; $over !== []; array_unshift($in, ...$over)) {
+            $top = min(array_map(static fn (Word $word) => $word->y, $over));
+            $next = array_filter($words, static fn (Word $word) => $word->bottom() > $top - 5 && $word->bottom() < $top + 2.5 &&
+                $word->x > $place->x - 4 && $word->right() < $place->x + $place->width + 4);
+            $over = $next === [] ? [] : self::headingRow($place, $words, max(array_map(static fn (Word $word) => $word->y, $next)));
+        }
+
+        return count($in) > self::MOST_WORDS ? '' : implode(' ', array_map(static fn (Word $word) => $word->text, $in));
+    }
+
+    /**
+     * @param list<Word> $words
+     * @return list<Word> those over a place in a row, from the left
+     */
+    private static function headingRow(Rect $place, array $words, ?float $row): array
+    {
         $in = array_filter(
             $words,
             static fn (Word $word) => $row !== null && abs($word->y - $row) < 4 && CaptionWords::isOver($word, $place),
         );
         usort($in, static fn (Word $a, Word $b) => $a->x <=> $b->x);
 
-        return count($in) > self::MOST_WORDS ? '' : implode(' ', array_map(static fn (Word $word) => $word->text, $in));
+        return $in;
     }
 }

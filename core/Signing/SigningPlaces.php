@@ -46,7 +46,7 @@ final class SigningPlaces
         $lines = array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $places);
         $squares = array_values(array_map(static fn (WritingPlace $one) => SigningLine::of($one, $places, $read), $squares));
         $lines = self::withoutHeadings(CaptionRows::inOrder(self::inRows($lines), $read));
-        $lines = LabelPlaces::beforeAll(LabelPlaces::withoutChoices($lines, $squares));
+        $lines = LabelPlaces::beforeAll(LabelPlaces::wrapped(LabelPlaces::withoutChoices($lines, $squares), $read));
 
         return [$lines, $read, $squares];
     }
@@ -135,11 +135,18 @@ final class SigningPlaces
                 $isHeading = preg_match('/:\s*$/', $line->under) === 1 && SignerWords::isAll($line->under) &&
                     in_array($line->under, $overBare, true);
 
+                // "Quillmark Realty, Broker" over "By: ____".
+                $isFirm = $line->under !== '' && ! SignerWords::isAll($line->under) && array_filter(
+                    $lines,
+                    static fn (SigningLine $other) => LineNeighbors::isBy($other->before) && $other->over === $line->under &&
+                        $other->foot() > $line->foot(),
+                ) !== [];
+
                 // "Buyer's initials" over the first of a column, and so over each.
                 $isOver = (MarkLabels::isInitials($line->under) && $line->over === $line->under && self::isHeadedColumn($line, $lines)) ||
                     ($line->under !== '' && self::isUnderHeads($line, $lines));
 
-                return $isListed || $isHeading || $isOver ? $line->withoutCaption() : $line;
+                return $isListed || $isHeading || $isFirm || $isOver ? $line->withoutCaption() : $line;
             },
             $lines,
         );

@@ -256,7 +256,7 @@ it('asks for the same on a page until what is said stands too far from its line,
     'a caption in a frame' => [
         fn (float $h) => [[72, 300, 272, 300 + $h], [76, 302, 'Buyer'], [272, 300, 372, 300 + $h], [276, 302, 'Date']],
         [8, 90, 1],
-        ['8:', '19: signature buyer.1 85, date buyer.1 83'],
+        ['8:', '21: signature buyer.1 85, date buyer.1 83'],
     ],
     'a date beside initials' => [
         fn (float $x) => [[72, 112, 300], [72, 303, 'Buyer initials'], [$x, $x + 60, 300], [$x, 303, 'Date']],

@@ -198,7 +198,7 @@ it('proposes a blank and calls it by the words around it as far as they are its 
     'a table, its headings higher' => [
         fn (float $y) => [READ, [72, 500, 172, 530], [172, 500, 372, 530], [76, 510, 'County'], [250, $y, 'Price']],
         [150, 510, 2],
-        ['150: text “Text”', '192: text “Price”', '496: money “Price”', '506:'],
+        ['150: text “Text”', '192: text “Price”', '496: money “Price”', '508:'],
     ],
     'a table, its heading beside the middle' => [
         fn (float $x) => [READ, [72, 500, 172, 530], [172, 500, 372, 530], [76, 510, 'County'], [$x, 485, 'Price']],

@@ -198,7 +198,7 @@ it('tells whose a line is from what stands beside, over and under it', function 
             [180, $y, 'Signature'], [376, $y, 'Date'],
         ],
         [60, 510, 2],
-        ['60: signature buyer.1 60', '102: signature buyer.1 95, date buyer.1 93', '506:'],
+        ['60: signature buyer.1 60', '102: signature buyer.1 95, date buyer.1 93', '508:'],
     ],
     'a line that is listed' => [
         fn (float $n) => [

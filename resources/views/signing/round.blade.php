@@ -136,8 +136,8 @@
                         \Unanimus\Signing\Recipients::lines($round->copies)) }}</textarea></label>
                     <p class="dim small">Signers are reminded {{
                         (new \Unanimus\Signing\ReminderPlan($file->office->reminder_days))->readable() }}.</p>
-                    <div id="faults" @if ($view->isLong()) data-later aria-busy="true" @endif>@if ($view->isLong())<p class="dim small">Looking it
-                        over …</p>@else @include('signing.faults') @endif</div>
+                    <div id="faults" @if ($view->isLong()) data-later aria-busy="true" @endif>
+                        @if ($view->isLong())<p class="dim small">Looking it over …</p>@else @include('signing.faults') @endif</div>
                     <div class="send-acts">
                     <p id="ask-send" role="status" hidden></p>
                     <button class="button">Save draft</button>
