@@ -77,6 +77,11 @@ final class CaptionRows
 
             return count($parts) === 1 && $isLost ? [$m[1], $m[2]] : $parts;
         }
+        // "____ / ____   ____ / ____" over "Buyer / Date   Buyer / Date".
+        $parts = preg_split('~\s*/\s*~', implode(' / ', $captions)) ?: [];
+        if (count($parts) > count($captions) && count($parts) === count($row)) {
+            return $parts;
+        }
         $lacks = array_filter($row, static fn (SigningLine $one) => $one->under === '');
 
         return $lacks === [] || count($lacks) === count($row) ? [] : $captions;

@@ -62,8 +62,7 @@ final class ListedInitials
     }
 
     /**
-     * "Buyer 1 | Buyer 2" over narrow cells in rows that are called something, where a sentence over or under the table asks for
-     * initials.
+     * Narrow cells, or short lines under each other, where a sentence over or under them asks for initials.
      *
      * @param list<SigningLine> $lines
      * @param list<Word> $words
@@ -72,9 +71,12 @@ final class ListedInitials
      */
     private static function inColumns(array $lines, array $words, array $kinds): array
     {
-        $cells = array_filter($lines, static fn (SigningLine $line, int $index) => ! isset($kinds[$index]) && $line->isCell() &&
-            $line->at->place->width <= self::COLUMN && SignerWords::in($line->over)?->role !== null && SignerWords::isAll($line->over) &&
-            preg_match('/\p{L}/u', LineNeighbors::rowOf($line, $lines)) === 1, ARRAY_FILTER_USE_BOTH);
+        $cells = array_filter(
+            $lines,
+            static fn (SigningLine $line, int $index) => ! isset($kinds[$index]) && (self::isOfColumn($line, $lines) ||
+                self::isStacked($line, $lines)),
+            ARRAY_FILTER_USE_BOTH,
+        );
         $feet = array_map(static fn (SigningLine $line) => $line->foot(), $cells);
         if ($feet === [] || max($feet) - min($feet) < 8) {
             return [];
@@ -87,6 +89,40 @@ final class ListedInitials
         }
 
         return [];
+    }
+
+    /**
+     * A narrow cell under "Buyer 1", in a row that is called something.
+     *
+     * @param list<SigningLine> $lines
+     */
+    private static function isOfColumn(SigningLine $line, array $lines): bool
+    {
+        return $line->isCell() && $line->at->place->width <= self::COLUMN && SignerWords::isAll($line->over) &&
+            SignerWords::in($line->over)?->role !== null && preg_match('/\p{L}/u', LineNeighbors::rowOf($line, $lines)) === 1;
+    }
+
+    /**
+     * A short line at the end of what is stated, that says nothing itself, and under or over it another like it.
+     *
+     * @param list<SigningLine> $lines
+     */
+    private static function isStacked(SigningLine $line, array $lines): bool
+    {
+        $isOne = static fn (SigningLine $one): bool => ! $one->isCell() && $one->at->place->width >= 16 && $one->at->place->width <= 60 &&
+            $one->before.$one->under.$one->after.$one->at->caption === '';
+        if (! $isOne($line)) {
+            return false;
+        }
+        foreach ($lines as $other) {
+            $isAlike = abs($other->at->place->x - $line->at->place->x) < 3 && abs($other->right() - $line->right()) < 3;
+            $far = abs($other->foot() - $line->foot());
+            if ($isAlike && $far > 8 && $far < self::REACH && $isOne($other)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function isPair(SigningLine $left, SigningLine $line): bool
