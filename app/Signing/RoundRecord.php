@@ -16,6 +16,8 @@ use Illuminate\Support\Collection;
 use Unanimus\Dates\Moment;
 use Unanimus\Evidence\EvidenceRecord;
 use Unanimus\Evidence\TimeLine;
+use Unanimus\Parties\Language;
+use Unanimus\Signing\Device;
 use Unanimus\Signing\EventKind;
 use Unanimus\Signing\Part;
 
@@ -45,13 +47,17 @@ final class RoundRecord
                 'who' => $event->seat === null ? (string) ($event->data['by'] ?? $round->sender->name) : $this->holder($event),
                 'what' => EventKind::from($event->kind)->told($event->data).
                     (isset($event->data['where']) ? ": {$event->data['where']}" : ''),
-                'from' => trim((string) $event->address).(isset($event->data['here']) ? ', in person' : ''),
+                'from' => implode(', ', array_filter([
+                    trim((string) $event->address),
+                    Device::of((string) $event->device),
+                    isset($event->data['here']) ? 'in person' : '',
+                ])),
             ],
         );
 
         return new EvidenceRecord(
             $round->key,
-            "{$round->file->name}: ".($this->only === null ? $round->title : $this->only->title),
+            implode(': ', array_unique([$round->file->name, $this->only === null ? $round->title : $this->only->title])),
             array_values($this->papers->map(self::paper(...))->all()),
             array_values($round->signers->filter($this->signsHere(...))->flatMap($this->people(...))->all()),
             array_values($events->all()),
@@ -124,8 +130,9 @@ final class RoundRecord
                 ($added === null ? '' : Moment::record($added->at, $this->round->file->office->zone));
         }
         $code = $this->last($signer, EventKind::CodeEntered) === null ? '' : ' and by an access code told to them';
+        $language = $signer->language === Language::English ? '' : " · read in {$signer->language->name}";
 
-        return "known by a link sent to {$signer->email}{$code}";
+        return "known by a link sent to {$signer->email}{$code}{$language}";
     }
 
     /** @return Collection<int, Event> in order */

@@ -115,6 +115,8 @@ return [
     'sign' => [
         'title' => 'Documents to sign',
         'hello' => 'Hello :name',
+        'text' => 'Hello :name, here is the link to sign :title for :file: :link',
+        'text_alone' => 'Hello :name, here is the link to sign :title: :link',
         'asks' => '{1} :sender asks you to sign a document for :file.|[2,*] :sender asks you to sign :count documents for :file.',
         'other_seat' => 'Thank you. You are also asked in another role: these are the places for it, with the same signature.',
         'places' => '{1} There is one place to sign or fill in.|{2} There are two places to sign or fill in.'.

@@ -117,6 +117,8 @@ return [
     'sign' => [
         'title' => 'Documentos para firmar',
         'hello' => 'Hola, :name',
+        'text' => 'Hola, :name. Con este enlace puede firmar :title para :file: :link',
+        'text_alone' => 'Hola, :name. Con este enlace puede firmar :title: :link',
         'asks' => '{1} :sender le pide que firme un documento para :file.|[2,*] :sender le pide que firme :count documentos para :file.',
         'other_seat' => 'Gracias. También se le pide firmar en otra función: estos son los lugares, con la misma firma.',
         'places' => '{1} Hay un lugar para firmar o llenar.|[2,*] Hay :count lugares para firmar o llenar.',

@@ -72,3 +72,22 @@ it('says in the evidence record where anyone has it checked, who signed how many
         ->toContain('known by a link sent to sunniva@eide.example')
         ->toContain('Signing here counts the same as signing on paper.');
 });
+
+it('says on which device each thing was done, and in which language it was read', function () {
+    $round = $this->aRound($this->aFile());
+    $this->seeAll();
+    $this->signer($round, 'buyer.2')->update(['language' => 'es']);
+    $this->withHeader('User-Agent', 'Mozilla/5.0 (iPhone; CPU iPhone OS 18_0 like Mac OS X)');
+    foreach (['buyer.1', 'buyer.2', 'agent.1'] as $seat) {
+        $this->signs($round, $seat);
+    }
+    $this->work();
+    $this->seeAll();
+    $sealed = SealedSet::query()->where('round_id', $round->id)->whereNull('round_paper_id')->sole();
+    $text = (string) preg_replace('/\s+/', ' ', textOf(app(Bytes::class)->read($sealed->sha256)));
+    expect(substr_count($text, '127.0.0.1, an iPhone'))
+        ->toBeGreaterThan(8)
+        ->and($text)
+        ->toContain('known by a link sent to jose@eide.example · read in Spanish')
+        ->not->toContain('sunniva@eide.example · read in');
+});

@@ -150,3 +150,13 @@ it('gives a reading copy in Spanish', function () {
     $this->post("{$link}/language", ['language' => 'en'])->assertRedirect($link);
     $this->get($link)->assertSee('Documents to read');
 });
+
+it('gives the sender a message with the link in the language its reader chose', function () {
+    $round = $this->aRound($this->aFile());
+    $this->seeAll();
+    $this->signer($round, 'buyer.2')->update(['language' => 'es']);
+    $this->as('tomas')
+        ->get("/rounds/{$round->key}")
+        ->assertSee("Hello Sunniva Eide, here is the link to sign {$round->title}")
+        ->assertSee("Hola, José Nguyễn-Ortiz. Con este enlace puede firmar {$round->title}");
+});

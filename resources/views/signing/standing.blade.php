@@ -53,8 +53,9 @@
                         @if ($takes && ($round->rehearsal || $file->practice))<p><a class="button tight" href="/sign/{{ $signer->token() }}"
                             target="_blank">Sign as {{ $signer->name }}</a></p>@endif
                         @if ($takes)
-                            @php($text = "Hello {$signer->name}, here is the link to sign {$round->title} for {$file->name}: "
-                                .$signer->link())
+                            @php($text = trans($round->title === $file->name ? 'client.sign.text_alone' : 'client.sign.text', ['name' =>
+                                $signer->name, 'title' => $round->title, 'file' => $file->name, 'link' => $signer->link()],
+                                $signer->language->value))
                             <textarea class="unseen" id="text-{{ $signer->key }}" readonly tabindex="-1"
                                 aria-hidden="true">{{ $text }}</textarea>
                         @endif
