@@ -70,7 +70,7 @@ final class Bench extends Command
         $visitor->signIn('wendell@quillmark.example', \App\Demo\Seed::PASSWORD);
         $this->beside(
             'file page, 60 papers, 8 seats',
-            4.0,
+            2.0,
             Clock::beside(
                 static fn () => $visitor->get("/files/{$file->key}"),
                 static fn () => $visitor->get('/style/empty'),
@@ -125,15 +125,15 @@ final class Bench extends Command
         $empty = static fn () => $visitor->get('/style/empty');
         $this->beside(
             'file page, the scenario’s first file',
-            4.0,
+            2.0,
             Clock::beside(static fn () => $visitor->get("/files/{$file}"), $empty, before: Clock::WARM),
         );
         $this->search($visitor);
-        $this->beside('Today, its open files', 4.0, Clock::beside(static fn () => $visitor->get('/'), $empty, before: Clock::WARM));
+        $this->beside('Today, its open files', 2.5, Clock::beside(static fn () => $visitor->get('/'), $empty, before: Clock::WARM));
         $n = 0;
         $this->beside(
             'store one entry',
-            1.5,
+            1.4,
             Clock::beside(
                 static function () use ($visitor, $paper, &$n): void {
                     $visitor->post("/papers/{$paper}/entries", [
@@ -250,7 +250,7 @@ final class Bench extends Command
                     $scratch->path('f.pdf'),
             );
         };
-        $this->beside('fill '.count($form->pages).' pages, '.count($entries).' entries', 1.3, Clock::beside($ours, $floor));
+        $this->beside('fill '.count($form->pages).' pages, '.count($entries).' entries', 1.1, Clock::beside($ours, $floor));
     }
 
     private function assemble(Library $library, Press $press): void
@@ -269,7 +269,7 @@ final class Bench extends Command
             '--',
             $scratch->path('m.pdf'),
         ]);
-        $this->beside("assemble {$pages} pages", 2.0, Clock::beside($ours, $floor, 7));
+        $this->beside("assemble {$pages} pages", 1.2, Clock::beside($ours, $floor, 7));
         unset($kept);
     }
 
@@ -342,7 +342,7 @@ final class Bench extends Command
                     $scratch->path('all.p7s'),
             );
         };
-        $this->beside("sealed set, {$pages} pages", 1.5, Clock::beside($ours, $floor, 3));
+        $this->beside("sealed set, {$pages} pages", 0.5, Clock::beside($ours, $floor, 3));
         unset($kept);
     }
 

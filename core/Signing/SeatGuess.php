@@ -366,7 +366,7 @@ final class SeatGuess
         }
         $earlier = 0;
         foreach ($kinds as $at => [$other]) {
-            $alike = $at < $index && $other === $kind && ! isset($this->known[$at][0]) === false;
+            $alike = $at < $index && $other === $kind && isset($this->known[$at][0]);
             $sameBlock = $at < $index && ($kind !== MarkKind::Initials || $this->lines[$at]->isBeside($this->lines[$index]));
             $earlier += $alike && $sameBlock && ! $this->beginsAnew($this->lines[$at], $this->lines[$index], $kind) ? 1 : 0;
         }
