@@ -70,21 +70,27 @@ final class CaptionRows
     private static function captions(SigningLine $line, array $row, array $words): array
     {
         $captions = self::under($line->foot(), $words);
-        if (count($captions) === 1) {
-            // "____ / ____" over "Purchaser / Date"; on a scan the stroke is easily lost.
-            $parts = preg_split('~\s*/\s*~', $captions[0]) ?: [];
-            $isLost = count($row) === 2 && preg_match('/^(.+) (\S+)$/', $captions[0], $m) === 1 && MarkLabels::isDate($m[2]);
-
-            return count($parts) === 1 && $isLost ? [$m[1], $m[2]] : $parts;
+        // "____ / ____" over "Purchaser / Date".
+        $parts = [];
+        foreach ($captions as $caption) {
+            array_push($parts, ...self::parts($caption));
         }
-        // "____ / ____   ____ / ____" over "Buyer / Date   Buyer / Date".
-        $parts = preg_split('~\s*/\s*~', implode(' / ', $captions)) ?: [];
-        if (count($parts) > count($captions) && count($parts) === count($row)) {
+        if (count($captions) === 1 || (count($parts) > count($captions) && count($parts) === count($row))) {
             return $parts;
         }
         $lacks = array_filter($row, static fn (SigningLine $one) => $one->under === '');
 
         return $lacks === [] || count($lacks) === count($row) ? [] : $captions;
+    }
+
+    /** @return non-empty-list<string> what a stroke parts; on a scan it is easily lost before a date */
+    private static function parts(string $caption): array
+    {
+        $parts = preg_split('~\s*/\s*~', $caption) ?: [$caption];
+        $isLost = count($parts) === 1 && preg_match('/^(.+) (\S+)$/', $caption, $m) === 1 && MarkLabels::isDate($m[2]) &&
+            SignerWords::isAll($m[1]);
+
+        return $isLost ? [$m[1], $m[2]] : $parts;
     }
 
     /**

@@ -138,6 +138,9 @@ final class PageMarks
         foreach ($lines as $index => $line) {
             $left = $kinds[$index - 1] ?? null;
             $before = $lines[$index - 1] ?? null;
+            if ($line->at->place->width > self::WIDEST) {
+                continue;
+            }
             if ($left !== null && $left[0] === MarkKind::Initials && $before !== null && MarkRows::goesOn($before, $line)) {
                 $kinds[$index] = [MarkKind::Initials, $left[1] * 0.97];
             } elseif ($left !== null && $left[0] === MarkKind::Signature && $before !== null && MarkRows::isSecond($before, $line)) {
@@ -250,7 +253,7 @@ final class PageMarks
     private static function act(SigningLine $line, array $lines, float $height, PrintedNames $names): ?array
     {
         $width = $line->at->place->width;
-        if ($width > self::WIDEST || Companions::isNameUnder($line, $lines) || LineNeighbors::isHeader($line, $lines)) {
+        if (Companions::isNameUnder($line, $lines) || LineNeighbors::isHeader($line, $lines)) {
             return null;
         }
         $isCell = $line->isCell();
