@@ -294,14 +294,18 @@ final class WritingPlaces
     private function isRuledWithin(Rect $frame): bool
     {
         $ruled = new RuledLines($this->read, $this->rules->down);
+        $short = 0;
         foreach ($this->rules->across as [$x1, $x2, $y]) {
-            $isWithin = $x1 > $frame->x + 3 && $x2 < $frame->x + $frame->width - 3 && $x2 - $x1 > 30;
-            if ($isWithin && $y > $frame->y + 8 && $y < $frame->y + $frame->height - 4 && ! $ruled->underlines($x1, $x2, $y)) {
+            $isWithin = $x1 > $frame->x + 3 && $x2 < $frame->x + $frame->width - 3 && $x2 - $x1 > 15 &&
+                $y > $frame->y + 8 && $y < $frame->y + $frame->height - 4 && ! $ruled->underlines($x1, $x2, $y);
+            $short += $isWithin ? 1 : 0;
+            if ($isWithin && $x2 - $x1 > 30) {
                 return true;
             }
         }
 
-        return false;
+        // "Buyer(s): ____ ____", as for initials.
+        return $short > 1;
     }
 
     /**

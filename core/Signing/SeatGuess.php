@@ -213,9 +213,30 @@ final class SeatGuess
 
         $said ??= $this->firms->ofFirm($index, $kinds) ?? $this->ofList($line);
 
-        $said ??= $this->around->heading($line, $kinds[$index][0]) ?? $this->firms->ofName($line);
+        $said ??= $this->around->heading($line, $kinds[$index][0]) ?? $this->firms->ofName($line) ?? $this->ofDatedOver($line, $kinds);
 
         return $said ?? $this->around->undersigned($line);
+    }
+
+    /**
+     * "Seller(s): ____ Date: ____" over "____ Date: ____": the next of them.
+     *
+     * @param array<int, array{MarkKind, float}> $kinds
+     */
+    private function ofDatedOver(SigningLine $line, array $kinds): ?SignerWords
+    {
+        $isOpen = $line->before.$line->under.$line->at->caption === '' && MarkLabels::isDate($line->after);
+        foreach ($isOpen ? $kinds : [] as $at => [$kind]) {
+            $other = $this->lines[$at];
+            $down = $line->foot() - $other->foot();
+            $isAlike = abs($other->at->place->x - $line->at->place->x) < 12 && abs($other->right() - $line->right()) < 12;
+            $who = SignerWords::in($other->before);
+            if ($kind === MarkKind::Signature && $isAlike && $down > 8 && $down < 46 && $who?->role !== null && $who->number === null) {
+                return $who;
+            }
+        }
+
+        return null;
     }
 
     /** What stands over the first of "1) ____ 2) ____"; a number may be lost on a scan. */

@@ -146,7 +146,14 @@ final class SigningPlaces
                 $isOver = (MarkLabels::isInitials($line->under) && $line->over === $line->under && self::isHeadedColumn($line, $lines)) ||
                     ($line->under !== '' && self::isUnderHeads($line, $lines));
 
-                return $isListed || $isHeading || $isFirm || $isOver ? $line->withoutCaption() : $line;
+                // "AGENT" under the last of "X ____ X ____", and over the next "X ____".
+                $isNext = SignerWords::isAll($line->under) && MarkLabels::isCross($line->before) && array_filter(
+                    $lines,
+                    static fn (SigningLine $other) => $other->over === $line->under && $other->foot() > $line->foot() &&
+                        $other->under === '' && MarkLabels::isCross($other->before),
+                ) !== [];
+
+                return $isListed || $isHeading || $isFirm || $isNext || $isOver ? $line->withoutCaption() : $line;
             },
             $lines,
         );
