@@ -133,7 +133,8 @@ final class MarkRows
     public static function isDoneBy(SigningLine $line, array $lines): bool
     {
         $verbs = 'signed|accepted|acknowledged|agreed(?: to)?|received|approved';
-        if (preg_match("/\b(?:{$verbs}) by(?: (?:the )?(.*))?$/iu", $line->before, $m) !== 1 || $line->isCell() || (isset($m[1]) && ! SignerWords::isAll($m[1]))) {
+        $isDone = preg_match("/\\b(?:{$verbs}) by(?: (?:the )?(.*))?$/iu", $line->before, $m) === 1;
+        if (! $isDone || $line->isCell() || (isset($m[1]) && ! SignerWords::isAll($m[1]))) {
             return false;
         }
         foreach ($lines as $other) {
