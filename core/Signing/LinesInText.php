@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Unanimus\Signing;
 
+use Unanimus\Pages\Word;
+
 /**
  * Blanks of a text that look as if somebody signed there, and what stands under a line and belongs to the next.
  *
@@ -11,6 +13,9 @@ namespace Unanimus\Signing;
  */
 final class LinesInText
 {
+    /** So many words or fewer come after the text of a page, with its signatures. */
+    private const TAIL = 25;
+
     /**
      * "Subscribed before me on ____ by ____": a blank of a sentence that goes on after another.
      *
@@ -95,5 +100,20 @@ final class LinesInText
         }
 
         return false;
+    }
+
+    /**
+     * Where the end of a page begins, at which "Buyer: ____" is signed and not filled in: its lower half, or on a short one what
+     * comes after its text.
+     *
+     * @param list<Word> $words
+     */
+    public static function end(array $words, float $height): float
+    {
+        $feet = array_map(static fn (Word $word) => $word->bottom(), $words);
+        sort($feet);
+        $last = count($feet) < 2 * self::TAIL ? INF : $feet[count($feet) - self::TAIL];
+
+        return min(0.5 * $height, $last);
     }
 }

@@ -33,7 +33,7 @@ final class PageMarks
     {
         [$lines, $read, $squares] = SigningPlaces::on($page->words, $page->rules, $page->fields);
         $names ??= PrintedNames::of([]);
-        $kinds = ListedInitials::among($lines, $read, self::acts($lines, $page->height, $names));
+        $kinds = ListedInitials::among($lines, $read, self::acts($lines, $page->height, $names, LinesInText::end($read, $page->height)));
         $kinds = LateActs::among($lines, $read, $kinds);
         $whose = new SeatGuess($lines, $read, $seats, $names);
         $found = [];
@@ -132,7 +132,7 @@ final class PageMarks
      * @param list<SigningLine> $lines
      * @return array<int, array{MarkKind, float}> by the line's place in the list
      */
-    private static function acts(array $lines, float $height, PrintedNames $names): array
+    private static function acts(array $lines, float $height, PrintedNames $names, float $end): array
     {
         $kinds = [];
         foreach ($lines as $index => $line) {
@@ -146,7 +146,7 @@ final class PageMarks
             } elseif ($left !== null && $left[0] === MarkKind::Signature && $before !== null && MarkRows::isSecond($before, $line)) {
                 $kinds[$index] = [MarkKind::Signature, $left[1] * 0.95];
             } else {
-                $kind = self::act($line, $lines, $height, $names) ?? self::next($line, $lines, $kinds);
+                $kind = self::act($line, $lines, $height, $names, $end) ?? self::next($line, $lines, $kinds);
                 $kind === null || ($kinds[$index] = $kind);
             }
         }
@@ -250,7 +250,7 @@ final class PageMarks
      * @param list<SigningLine> $lines
      * @return array{MarkKind, float}|null
      */
-    private static function act(SigningLine $line, array $lines, float $height, PrintedNames $names): ?array
+    private static function act(SigningLine $line, array $lines, float $height, PrintedNames $names, float $end): ?array
     {
         $width = $line->at->place->width;
         if (Companions::isNameUnder($line, $lines) || LineNeighbors::isHeader($line, $lines)) {
@@ -317,7 +317,7 @@ final class PageMarks
             ],
             MarkRows::isDoneBy($line, $lines) => [MarkKind::Signature, 0.85],
             BlockEntries::isCompany($line->before) || LineNeighbors::isOfHelpers($line, $lines) => null,
-            SignerWords::isAll($line->before) && LineNeighbors::ownAfter($line, $lines) === '' && $line->at->place->y > 0.5 * $height => [
+            SignerWords::isAll($line->before) && LineNeighbors::ownAfter($line, $lines) === '' && $line->at->place->y > $end => [
                 MarkKind::Signature,
                 0.6,
             ],
