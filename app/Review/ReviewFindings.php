@@ -153,6 +153,19 @@ final readonly class ReviewFindings
         return [
             ...$form === null ? [] : PaperFindings::unsigned($form, $people, array_keys($signed)),
             ...PaperFindings::names($signed, $people),
+            ...PaperFindings::authority(
+                $paper->file->parties
+                    ->mapWithKeys(static fn (Party $party) => [
+                        (string) $party->seat() => [
+                            'name' => (string) $party->name,
+                            'kind' => $party->kind,
+                            'by' => (string) $party->signed_by,
+                            'as' => (string) $party->capacity,
+                        ],
+                    ])
+                    ->all(),
+                array_keys($signed),
+            ),
             ...$late !== null && $form !== null && ContractForms::has($form->number) ? [$late] : [],
         ];
     }

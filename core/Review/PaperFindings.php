@@ -165,6 +165,34 @@ final class PaperFindings
         return $told;
     }
 
+    /**
+     * Who signed for a company, a trust, an estate or another person, while the file does not say who may, or as what.
+     *
+     * @param array<string, array{name: string, kind: string, by: string, as: string}> $parties by seat; `kind` is person, entity, trust or
+     *                                                                                          estate, `by` who signs for them, `as` in what capacity
+     * @param list<string> $signed seats
+     * @return list<ReviewFinding>
+     */
+    public static function authority(array $parties, array $signed): array
+    {
+        $told = [];
+        foreach (array_intersect_key($parties, array_flip($signed)) as ['name' => $name, 'kind' => $kind, 'by' => $by, 'as' => $as]) {
+            $called = match ($kind) {
+                'entity' => 'a company',
+                'trust' => 'a trust',
+                'estate' => 'an estate',
+                default => '',
+            };
+            if ($by === '' && $called !== '') {
+                $told[] = new ReviewFinding("{$name} is {$called}. The file does not say who signs for it.", 'compared with the file');
+            } elseif ($by !== '' && $as === '') {
+                $told[] = new ReviewFinding("{$by} signed for {$name}. The file does not say as what.", 'compared with the file');
+            }
+        }
+
+        return $told;
+    }
+
     /** A first signature of the other side, or a last one, after the offer had run out. */
     public static function late(?LocalDate $expires, ?LocalDate $signed): ?ReviewFinding
     {

@@ -189,6 +189,27 @@ it('names who has not signed, who signed as somebody else, an old revision, and 
         ->and(PaperFindings::late($day, LocalDate::of('2026-11-21'))?->text)->toContain('after the offer ran out');
 });
 
+it('tells who signed for another without the file saying who may, or as what', function () {
+    $party = static fn (string $name, string $kind, string $by = '', string $as = '') => compact('name', 'kind', 'by', 'as');
+    $parties = [
+        'buyer.1' => $party('Ines Duarte', 'person'),
+        'buyer.2' => $party('Paulo Duarte', 'person', 'Ines Duarte'),
+        'seller.1' => $party('Greywater Holdings, LLC', 'entity'),
+        'seller.2' => $party('Holt Family Trust', 'trust', 'Maren Holt', 'trustee'),
+        'seller.3' => $party('Estate of Tobias Holt', 'estate'),
+        'seller.4' => $party('Saltmarsh Trust', 'trust'),
+    ];
+    $told = array_map(
+        static fn ($one) => $one->text,
+        PaperFindings::authority($parties, ['buyer.1', 'buyer.2', 'seller.1', 'seller.2', 'seller.3']),
+    );
+    expect($told)->toBe([
+        'Ines Duarte signed for Paulo Duarte. The file does not say as what.',
+        'Greywater Holdings, LLC is a company. The file does not say who signs for it.',
+        'Estate of Tobias Holt is an estate. The file does not say who signs for it.',
+    ]);
+});
+
 it('finds where two prints of a page differ, and nothing where they do not', function () {
     $scratch = new Scratch();
     $lines = static fn (string $price) => MadePdf::text(72, 700, 'Purchase of the house and the land around it').
