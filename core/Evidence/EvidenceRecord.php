@@ -81,7 +81,7 @@ final class EvidenceRecord
         }
         $this->heading('What happened');
         foreach ($this->events as $event) {
-            $this->columns([[0, $event['at']], [118, $event['who']], [212, $event['what']], [400, $event['from']]]);
+            $this->columns([[0, $event['at']], [116, $event['who']], [204, $event['what']], [416, $event['from']]]);
         }
         $this->y += 10;
         $this->line(
