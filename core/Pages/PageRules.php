@@ -78,10 +78,10 @@ final readonly class PageRules
     private static function paths(string $svg): array
     {
         // Letters are most of it, and none of ours; nor are the groups that they leave empty.
-        $svg = (string) preg_replace([
+        $svg = preg_replace([
             '~<use xlink:href="#glyph[^>]*/>|<(symbol|g)[^>]* id="glyph[^>]*>\s*<path[^>]*/>\s*</\1>~',
             '~<g style="fill:[^"]*">\s*</g>~',
-        ], '', $svg);
+        ], '', $svg) ?? $svg;
         $document = new \DOMDocument();
         if (! @$document->loadXML($svg, LIBXML_NONET | LIBXML_NOERROR | LIBXML_PARSEHUGE) || $document->documentElement === null) {
             return [];

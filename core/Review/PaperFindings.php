@@ -168,8 +168,7 @@ final class PaperFindings
     /**
      * Who signed for a company, a trust, an estate or another person, while the file does not say who may, or as what.
      *
-     * @param array<string, array{name: string, kind: string, by: string, as: string}> $parties by seat; `kind` is person, entity, trust or
-     *                                                                                          estate, `by` who signs for them, `as` in what capacity
+     * @param array<string, array{name: string, kind: string, by: string, as: string}> $parties by seat: what they are, who signs, as what
      * @param list<string> $signed seats
      * @return list<ReviewFinding>
      */
@@ -186,7 +185,7 @@ final class PaperFindings
             if ($by === '' && $called !== '') {
                 $told[] = new ReviewFinding("{$name} is {$called}. The file does not say who signs for it.", 'compared with the file');
             } elseif ($by !== '' && $as === '') {
-                $told[] = new ReviewFinding("{$by} signed for {$name}. The file does not say as what.", 'compared with the file');
+                $told[] = new ReviewFinding("{$by} signed for {$name}. The file does not say in what capacity.", 'compared with the file');
             }
         }
 

@@ -81,14 +81,11 @@ final class ListedInitials
         if ($feet === [] || max($feet) - min($feet) < 8) {
             return [];
         }
-        foreach ($words as $word) {
-            $isNear = $word->bottom() > min($feet) - self::ASKED && $word->y < max($feet) + self::ASKED;
-            if ($isNear && preg_match('/^\W*(?:initials?|initialed|iniciales)\W*$/iu', $word->text) === 1) {
-                return array_map(static fn () => [MarkKind::Initials, self::SURE], $cells);
-            }
-        }
+        $near = array_filter($words, static fn (Word $word) => $word->bottom() > min($feet) - self::ASKED &&
+            $word->y < max($feet) + self::ASKED);
+        $says = implode(' ', array_map(static fn (Word $word) => $word->text, $near));
 
-        return [];
+        return MarkLabels::isInitials($says) ? array_map(static fn () => [MarkKind::Initials, self::SURE], $cells) : [];
     }
 
     /**

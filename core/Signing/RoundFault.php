@@ -17,6 +17,7 @@ final readonly class RoundFault
      * @param string|null $paper key of the paper it is about
      * @param string|null $mark key of the place it is about, or of one that shows how it should be
      * @param LocalDate|null $day the last day that would set it right
+     * @param int $pages how many pages it is about
      */
     public function __construct(
         public RoundFaultKind $kind,
@@ -25,6 +26,7 @@ final readonly class RoundFault
         public ?string $paper = null,
         public ?string $mark = null,
         public ?LocalDate $day = null,
+        public int $pages = 0,
     ) {
     }
 }

@@ -142,13 +142,13 @@ final class RoundPlan
             $pages = array_sum(array_map(static fn (PlannedPaper $paper) => $paper->unseen, $unseen));
             $told = "Not looked at yet: {$pages} pages of ".count($unseen).' papers.';
 
-            return [new RoundFault(RoundFaultKind::PagesUnseen, $told, paper: $unseen[0]->key)];
+            return [new RoundFault(RoundFaultKind::PagesUnseen, $told, paper: $unseen[0]->key, pages: $pages)];
         }
 
         return array_map(static function (PlannedPaper $paper): RoundFault {
-            $pages = $paper->unseen === 1 ? '1 page' : "{$paper->unseen} pages";
+            $told = 'Not looked at yet: '.($paper->unseen === 1 ? '1 page' : "{$paper->unseen} pages")." of “{$paper->title}”.";
 
-            return new RoundFault(RoundFaultKind::PagesUnseen, "Not looked at yet: {$pages} of “{$paper->title}”.", paper: $paper->key);
+            return new RoundFault(RoundFaultKind::PagesUnseen, $told, paper: $paper->key, pages: $paper->unseen);
         }, $unseen);
     }
 

@@ -162,7 +162,8 @@ it('opens a long draft without what stands further down, and brings that after',
     // All pages with entries, those that came with the page among them.
     expect(array_keys($drawn['pages']))->toContain('0/1', '1/1')->and($drawn['pages']['1/1'])->toContain('Sunniva');
     // A set of this size is looked over before it is shown.
-    expect($page)->toContain('Not looked at yet')->not->toContain('Looking it')->and($drawn['faults'])->toContain('Not looked at yet');
+    expect($page)->toContain('Not looked at yet')->not->toContain('Checking what is still')
+        ->and($drawn['faults'])->toContain('Not looked at yet');
     $this->seeAll();
     $round->update(['status' => RoundStatus::Recalled]);
     $this->as('tomas')->getJson("/rounds/{$round->key}/drawn")->assertNotFound();
@@ -179,9 +180,10 @@ it('opens a very long draft before it is looked over, and then tells what is wro
     $this->seeAll();
     $round = Round::query()->where('deal_file_id', $file->id)->sole();
     expect((int) $round->papers()->sum('pages'))->toBeGreaterThan(30);
-    $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()->assertSee('Looking it')->assertDontSee('required blanks empty');
+    $this->as('tomas')->get("/rounds/{$round->key}")->assertOk()
+        ->assertSee('Checking what is still')->assertDontSee('required blanks empty');
     $faults = $this->as('tomas')->getJson("/rounds/{$round->key}/drawn")->assertOk()->json('faults');
-    expect($faults)->toContain('required blanks empty', 'Not looked at yet');
+    expect($faults)->toContain('required blanks empty', 'Not looked at yet', 'Look at them')->not->toContain('Look at it');
     // Sending looks it over whatever its page has shown.
     $this->as('tomas')->put("/rounds/{$round->key}", ['send' => '1'])->assertSessionHas('reason');
 });

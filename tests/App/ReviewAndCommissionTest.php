@@ -304,3 +304,20 @@ it('suggests the fees of the office on a new sheet, and computes nothing from th
     $this->as('tomas')->put($at, ['rate' => '3', 'agent_share' => '70', 'fees' => []]);
     $this->as('tomas')->get($at)->assertOk()->assertDontSee('Suggested from the fees of')->assertDontSee('value="Insurance"', false);
 });
+
+it('tells the reviewer who signed for a trust that the file names nobody for, until it does', function () {
+    $file = aSignedFile();
+    $this->seeAll();
+    $buyer = $file->parties()->where(['role' => 'buyer', 'number' => 1])->sole();
+    $buyer->update(['kind' => 'trust', 'signed_by' => null]);
+    $requirement = requirement($file, 'Agency disclosure');
+    $this->as('tomas')->post("/requirements/{$requirement->key}/submit");
+    $told = static fn (string $then): string => "{$buyer->name} is a trust. The file does not say {$then}";
+    $this->as('ines')->get("/review/{$requirement->key}")->assertOk()->assertSee($told('who signs for it.'));
+    $this->seeAll();
+    $buyer->update(['signed_by' => 'Maren Holt']);
+    $this->as('ines')->get("/review/{$requirement->key}")->assertSee('Maren Holt signed for')->assertSee('in what capacity.');
+    $this->seeAll();
+    $buyer->update(['capacity' => 'trustee']);
+    $this->as('ines')->get("/review/{$requirement->key}")->assertOk()->assertDontSee('in what capacity.')->assertDontSee('is a trust');
+});

@@ -2,14 +2,15 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Tests\Support\BrowserCase;
 use Tests\Support\Hand;
 use Tests\Support\MadePdf;
 use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\Scratch;
 
-/** Four pages that nobody here has seen: initials in the foot of each, signatures of two buyers and their agent on the last. */
-function builderAddendum(): string
+/** Pages that nobody here has seen: initials in the foot of each, signatures of two buyers and their agent on the last. */
+function builderAddendum(int $before = 3): string
 {
     $scratch = new Scratch();
     $foot = MadePdf::text(72, 40, 'Buyer’s initials: ______ ______', 10);
@@ -20,7 +21,7 @@ function builderAddendum(): string
     $text = MadePdf::text(72, 700, 'The parties agree to what was written on the pages before this one.', 10);
     $one = $scratch->put('one.pdf', MadePdf::page($text.$foot));
     $end = $scratch->put('end.pdf', MadePdf::page($text.$last.$foot));
-    (new NativeTool(20))->run(['qpdf', '--empty', '--pages', $one, $one, $one, $end, '--', $scratch->path('all.pdf')]);
+    (new NativeTool(20))->run(['qpdf', '--empty', '--pages', ...array_fill(0, $before, $one), $end, '--', $scratch->path('all.pdf')]);
 
     return (string) file_get_contents($scratch->path('all.pdf'));
 }
@@ -49,6 +50,25 @@ it('sends an outside paper of four pages, with two buyers and their agent, in at
         ->toBe(3)
         ->and($hand->actions)
         ->toBeLessThanOrEqual(6);
+});
+
+it('opens a long set at once, and tells what is wrong with it as soon as the connection lets it', function () {
+    /** @var BrowserCase $this */
+    $this->openFile('tomas', 'Lanternfish');
+    $this->waitFor('.board');
+    $hand = new Hand($this);
+    $hand->drop('.board', ['Long addendum.pdf' => builderAddendum(34)]);
+    $this->seeText('Long addendum', '.board', 60);
+    $hand->take('[aria-label="Select Long addendum"]')->key('s');
+    $this->waitFor('#compose-desk', 60);
+    $tools = new ChromeDevToolsDriver($this->browser);
+    $tools->execute('Network.enable', []);
+    $tools->execute('Network.setBlockedURLs', ['urls' => ['*/drawn']]);
+    $this->visit((string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH));
+    $this->seeText('Checking what is still missing', '#faults');
+    $tools->execute('Network.setBlockedURLs', ['urls' => []]);
+    $this->seeText('Not looked at yet', '#faults', 60);
+    expect($this->all('#faults[data-later], #faults[aria-busy]'))->toBe([]);
 });
 
 it('reads a scan that was dropped on the board, says so, and fills the page in as it comes', function () {

@@ -204,7 +204,7 @@ it('tells who signed for another without the file saying who may, or as what', f
         PaperFindings::authority($parties, ['buyer.1', 'buyer.2', 'seller.1', 'seller.2', 'seller.3']),
     );
     expect($told)->toBe([
-        'Ines Duarte signed for Paulo Duarte. The file does not say as what.',
+        'Ines Duarte signed for Paulo Duarte. The file does not say in what capacity.',
         'Greywater Holdings, LLC is a company. The file does not say who signs for it.',
         'Estate of Tobias Holt is an estate. The file does not say who signs for it.',
     ]);

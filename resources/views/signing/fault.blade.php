@@ -14,7 +14,7 @@
         <button class="button tight" form="out-{{ $sent->position }}">Take it out</button>
     @elseif ($fault->kind === RoundFaultKind::PagesUnseen && $sent !== null)
         <button type="button" class="button tight" data-look="{{ $sent->position }}">Look at {{
-            $sent->pages - count($sent->seen) === 1 ? 'it' : 'them' }}</button>
+            $fault->pages === 1 ? 'it' : 'them' }}</button>
     @elseif ($fault->kind === RoundFaultKind::LastDayPast)
         <button type="button" class="button tight" data-enter="last_day">Change the last day</button>
     @elseif ($fault->day !== null)

@@ -137,7 +137,8 @@
                     <p class="dim small">Signers are reminded {{
                         (new \Unanimus\Signing\ReminderPlan($file->office->reminder_days))->readable() }}.</p>
                     <div id="faults" @if ($view->isLong()) data-later aria-busy="true" @endif>
-                        @if ($view->isLong())<p class="dim small">Looking it over …</p>@else @include('signing.faults') @endif</div>
+                        @if ($view->isLong())<p class="dim small">Checking what is still missing …</p>
+                        @else @include('signing.faults') @endif</div>
                     <div class="send-acts">
                     <p id="ask-send" role="status" hidden></p>
                     <button class="button">Save draft</button>
