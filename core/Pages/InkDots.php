@@ -55,4 +55,31 @@ final readonly class InkDots
 
         return $points;
     }
+
+    /**
+     * Rows of dots, "x" for ink, in which each dot is as broad and as high as it is said here.
+     *
+     * @param list<int> $aside columns beside a dot that become ink with it
+     * @param list<int> $above rows that do
+     */
+    public static function broad(string $dots, int $width, array $aside, array $above): string
+    {
+        $rows = $dots;
+        foreach ($aside as $by) {
+            $rows |= self::moved($dots, $by);
+        }
+        $broad = $rows;
+        foreach ($above as $by) {
+            $broad |= self::moved($rows, $by * $width);
+        }
+
+        return $broad;
+    }
+
+    private static function moved(string $dots, int $by): string
+    {
+        $empty = str_repeat(' ', min(abs($by), strlen($dots)));
+
+        return $by < 0 ? substr($dots, -$by).$empty : $empty.substr($dots, 0, strlen($dots) - strlen($empty));
+    }
 }

@@ -15,7 +15,10 @@ const WHOLE_PAGES_SEATS = ['buyer.1', 'buyer.2', 'seller.1', 'seller.2', 'agent.
 /** @return list<ProposedMark> */
 function askedOnWholePage(string $pdf, bool $scans = false): array
 {
-    return MarkFinder::in($pdf, array_map(Seat::of(...), WHOLE_PAGES_SEATS), $scans);
+    static $read = [];
+    $seats = array_map(Seat::of(...), WHOLE_PAGES_SEATS);
+
+    return $scans ? MarkFinder::in($pdf, $seats, scans: true) : $read[$pdf] ??= MarkFinder::in($pdf, $seats);
 }
 
 /** @return array<string, array{string}> */
