@@ -16,6 +16,12 @@ final readonly class StackPage
 
     private const HEAD = 120;
 
+    /** So many forms are named in a list only. */
+    private const LISTED = 3;
+
+    /** What a page says is attached to its paper; check boxes are read as letters. */
+    private const ATTACHED = '/\battach(?:ed|ments?)\b:?(?:\W*(?:\w{1,2}\W+)?\b[A-Z]{1,4}-?\d{1,4}\b(?!\W{0,6}rev\b))+/iu';
+
     /** How much taller than the text a heading is. */
     private const TALLER = 1.22;
 
@@ -134,13 +140,18 @@ final readonly class StackPage
     private static function form(string $text, array $known): string
     {
         foreach ([mb_substr($text, -self::FOOT), mb_substr($text, 0, self::HEAD)] as $edge) {
+            $edge = (string) preg_replace(self::ATTACHED, '', $edge);
             // Letters that stand for digits where a page was read from a picture.
             preg_match_all('/\b([A-Z]{1,4})[-–—~ ]{0,2}([\dTIlOSZ]{1,4})\b/u', $edge, $found, PREG_SET_ORDER);
-            foreach (array_reverse($found) as [, $letters, $digits]) {
-                $digits = strtr($digits, ['T' => '1', 'I' => '1', 'l' => '1', 'O' => '0', 'S' => '5', 'Z' => '2']);
-                if (in_array("{$letters}-{$digits}", $known, true)) {
-                    return "{$letters}-{$digits}";
-                }
+            $named = [];
+            foreach ($found as [, $letters, $digits]) {
+                $number = "{$letters}-".strtr($digits, ['T' => '1', 'I' => '1', 'l' => '1', 'O' => '0', 'S' => '5', 'Z' => '2']);
+                in_array($number, $known, true) && ($named[] = $number);
+            }
+            // Many beside each other are a list of what is attached; the page's own number may not have been read.
+            $isList = count(array_unique($named)) >= self::LISTED && preg_match('/\brev\b/iu', $edge) !== 1;
+            if ($named !== [] && ! $isList) {
+                return $named[count($named) - 1];
             }
             // A form of somebody else, by the revision beside its number.
             if (preg_match('/\b([A-Z]{1,4}-?\d{1,4}[A-Z]?)\b\W{0,6}(?:rev|form|version|v)\b/iu', $edge, $m) === 1) {
@@ -233,8 +244,8 @@ final readonly class StackPage
             $tall = array_sum(array_map(static fn (Word $word) => $word->height, $line)) / count($line) > self::TALLER * $usual;
             $letters = (string) preg_replace('/[^\p{L}]/u', '', $said);
             $isLoud = mb_strlen($letters) >= 8 && mb_strtoupper($letters) === $letters;
-            // A line of a text is none, however tall it was read.
-            $isText = preg_match('/^\W*\p{Ll}|\p{Ll}{3,} .*\p{Ll}\.$|,$|^\W*dear\b/u', $said) === 1;
+            // A line of a text is none, however tall it was read; nor is a check box with what it is for: "L]buyer".
+            $isText = preg_match('/^\w?[\]\[|}{]|^\W*\p{Ll}|\p{Ll}{3,} .*\p{Ll}\.$|,$|^\W*dear\b/u', $said) === 1;
             $isCalled = count($line) <= 7 && preg_match(self::CALLED, $said) === 1 && preg_match('/^[^\p{L}\d]*\p{Lu}/u', $said) === 1 &&
                 preg_match('/[.,;:]\W*$|\(/u', $said) !== 1;
             if (($tall || $isLoud || $isCalled) && ! $isText && mb_strlen($letters) >= 4 && count($line) <= 12) {

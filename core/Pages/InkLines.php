@@ -61,9 +61,10 @@ final readonly class InkLines
     /**
      * Long runs of ink in a row, set straight: strips of columns are shifted against each other.
      *
+     * @param bool $mends whether pieces of a line are taken for one
      * @return list<array{float, float, float}> left, right and from the top, in points
      */
-    public function across(): array
+    public function across(bool $mends = true): array
     {
         $least = (int) (self::SHORTEST * $this->resolution / 72);
         $rows = [];
@@ -80,7 +81,7 @@ final readonly class InkLines
             $foot - $top < self::THICKEST && ($lines[] = [$left, $right, ($top + $foot) / 2]);
         }
 
-        return $this->mended($lines);
+        return $mends ? $this->mended($lines) : $lines;
     }
 
     /**

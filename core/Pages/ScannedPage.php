@@ -22,41 +22,24 @@ final readonly class ScannedPage
 
     private const LETTER = 792.0;
 
-    /** Ink is darker than this part of what most of the page is. */
+    /** Ink is darker than this part of what most of the page is; of a thin gray line less is left than of letters. */
     private const INK = 0.78;
 
-    /** How far apart words of a line must be, in points, to tell how it lies. */
-    private const FAR = 150.0;
+    private const FAINT = 0.9;
+
+    /** On a page with more faint dots than this, what looks like a faint line may be the paper's grain. */
+    private const GRAIN = 0.2;
+
+    /** The shortest faint line that is taken for one, in points, and how far from another it stands. */
+    private const FAINT_LONG = 60.0;
+
+    private const FAINT_APART = 6.0;
+
+    /** A piece of a line lies no farther off it, in points. */
+    private const PIECE = 3.0;
 
     /** How far from an edge of a table a line may end and still be meant to reach it, in points. */
     private const ASKEW = 5.0;
-
-    /** Words beside a line run into it for the reader, which is then sure of neither; these are worth having all the same. */
-    private const WANTED = '/initials?|signature|\bdated?\b|\btime\b|\bname\b|buyer|seller|purchaser|tenant|landlord|owner|broker/i';
-
-    /** What the reader looks for: columns of text, or words wherever they are. */
-    private const TEXT = '4';
-
-    private const SCATTERED = '11';
-
-    /** How tall a word is at most, of the width of its letters at the mean: narrow ones are half as wide as high. */
-    private const TALLER = 2.2;
-
-    private const TALLER_SHORT = 2.6;
-
-    /** Boxes beside each other look like "[JE]" to the reader, who is no surer of it than this. */
-    private const BOXES = 60;
-
-    /** Letters broader than this, in points, are of a heading, which the reader is surer of than this; or no letters. */
-    private const BROAD = 14.0;
-
-    private const LARGE_SURE = 90;
-
-    /** A word taller than this, in points, is a stain or a stamp. */
-    private const TALLEST = 60.0;
-
-    /** How sure the reader must be of a word, of 100. */
-    private const SURE = 35;
 
     /**
      * @param list<Word> $words
@@ -87,17 +70,18 @@ final readonly class ScannedPage
         $number = (string) $page;
         $from = ['-gray', '-r', sprintf('%.3F', $scale * self::RESOLUTION), '-cropbox', '-f', $number, '-l', $number, '-singlefile', $pdf];
         (new NativeTool(30))->run(['pdftoppm', ...$from, $scratch->path('page')]);
-        [$width, $height, $ink] = self::picture($scratch->get('page.pgm'));
-        [$words, $slope] = self::words(self::read($scratch->path('page.pgm')));
+        [$width, $height, $ink, $faint] = self::picture($scratch->get('page.pgm'));
+        $read = ReadWords::in($scratch->path('page.pgm'), self::RESOLUTION);
+        $slope = InkSlope::of($ink, $width, $height, $read->slope);
         $lines = new InkLines($ink, $width, $height, $slope, self::RESOLUTION);
-        $dotted = $lines->dotted($words);
+        $dotted = $lines->dotted($read->words);
         if ($dotted !== []) {
             // Words beside rows of dots are lost to the reader: without the dots it finds them.
             $shades = substr($scratch->get('page.pgm'), -$width * $height);
             $scratch->put('page.pgm', "P5\n{$width} {$height}\n255\n".$lines->without($shades, $dotted));
-            [$words] = self::words(self::read($scratch->path('page.pgm')));
+            $read = ReadWords::in($scratch->path('page.pgm'), self::RESOLUTION);
         }
-        $words = self::withScattered($words, self::words(self::read($scratch->path('page.pgm'), self::SCATTERED))[0]);
+        $words = $read->withScattered($scratch->path('page.pgm'), self::RESOLUTION);
         $middle = $width * 36 / self::RESOLUTION;
         $straight = array_map(
             static fn (Word $word) => new Word(
@@ -110,48 +94,17 @@ final readonly class ScannedPage
             $words,
         );
         $down = self::besideLetters($lines->down(), $straight);
-        $across = self::besideWords([...$lines->across(), ...$dotted], $straight);
+        $across = [...$lines->across(), ...$dotted];
+        if (substr_count($faint, 'x') < self::GRAIN * strlen($faint)) {
+            $more = new InkLines($faint, $width, $height, $slope, self::RESOLUTION);
+            $across = self::withFaint($across, $more->across(mends: false));
+        }
+        $across = self::besideWords($across, $straight);
         // A line that is seen in pieces ends where the last of them does.
         $down = self::withEdges($down, PageRules::ofLines($across, $down)->across);
         $rules = PageRules::ofLines(self::toEdges($across, $down), $down);
 
         return new self($straight, $rules, $scale, $slope, $middle);
-    }
-
-    /**
-     * With what the reader finds where it looks for scattered words: captions in the cells of a table are lost to it among lines
-     * of text.
-     *
-     * @param list<Word> $words
-     * @param list<Word> $scattered
-     * @return list<Word>
-     */
-    private static function withScattered(array $words, array $scattered): array
-    {
-        $more = array_filter($scattered, static function (Word $word) use ($words): bool {
-            if (preg_match('/\p{L}{3}/u', $word->text) !== 1) {
-                return false;
-            }
-            foreach ($words as $known) {
-                $across = min($word->right(), $known->right()) - max($word->x, $known->x);
-                $down = min($word->bottom(), $known->bottom()) - max($word->y, $known->y);
-                if ($across > 0 && $down > 0) {
-                    return false;
-                }
-            }
-
-            return true;
-        });
-
-        return [...$words, ...array_values($more)];
-    }
-
-    /** What the reader makes of a picture: a table of words. */
-    private static function read(string $picture, string $as = self::TEXT): string
-    {
-        return (new NativeTool(60, environment: ['OMP_THREAD_LIMIT' => '1']))->run(
-            ['tesseract', $picture, '-', '-l', 'eng', '--dpi', (string) self::RESOLUTION, '--psm', $as, 'tsv'],
-        );
     }
 
     /** A place of the page as it is, on the page as it was read. */
@@ -173,7 +126,7 @@ final readonly class ScannedPage
         );
     }
 
-    /** @return array{int, int, string} width and height in dots, and a character for each: "x" is ink */
+    /** @return array{int, int, string, string} width and height in dots, and a character for each: "x" is ink, and faint ink too */
     private static function picture(string $pgm): array
     {
         if (preg_match('/^P5\s+(\d+)\s+(\d+)\s+255\s/', $pgm, $m) !== 1) {
@@ -182,62 +135,33 @@ final readonly class ScannedPage
         $dots = substr($pgm, strlen($m[0]));
         $shades = count_chars($dots, 1);
         arsort($shades);
-        $dark = (int) (self::INK * (int) array_key_first($shades));
+        $paper = (int) array_key_first($shades);
         $all = implode('', array_map(chr(...), range(0, 255)));
+        $inked = static fn (int $dark): string => strtr($dots, $all, str_repeat('x', $dark).str_repeat(' ', 256 - $dark));
 
-        return [(int) $m[1], (int) $m[2], strtr($dots, $all, str_repeat('x', $dark).str_repeat(' ', 256 - $dark))];
+        return [(int) $m[1], (int) $m[2], $inked((int) (self::INK * $paper)), $inked((int) (self::FAINT * $paper))];
     }
 
-    /** @return array{list<Word>, float} the words in points, and how much their lines fall from left to right */
-    private static function words(string $table): array
+    /**
+     * Lines with long faint ones, which stand for the pieces of them that were dark enough to be seen before.
+     *
+     * @param list<array{float, float, float}> $lines
+     * @param list<array{float, float, float}> $faint
+     * @return list<array{float, float, float}>
+     */
+    private static function withFaint(array $lines, array $faint): array
     {
-        $words = [];
-        $rows = [];
-        $points = 72 / self::RESOLUTION;
-        foreach (explode("\n", $table) as $line) {
-            $cells = explode("\t", $line);
-            $text = trim($cells[11] ?? '');
-            $isSure = $cells[0] === '5' && ((float) $cells[10] >= self::SURE || preg_match(self::WANTED, $text) === 1);
-            $isBoxes = (float) ($cells[10] ?? 0) < self::BOXES && preg_match('/^(?=.*[\[\]|{}])[\[\]|(){}LIJTEHli1_\/]+$/u', $text) === 1;
-            // So do two of them that touch: "ET", each letter as broad as a box.
-            $isBroad = (float) ($cells[8] ?? 0) * $points > self::BROAD * mb_strlen($text) && (float) ($cells[10] ?? 0) < self::LARGE_SURE;
-            $isBoxes = $isBoxes || ($isBroad && preg_match('/^[LIJTEHFCUOD\[\]|]{1,3}$/', $text) === 1);
-            if (! $isSure || $isBoxes || preg_match('/[\p{L}\d]/u', $text) !== 1) {
-                continue;
-            }
-            [$x, $y, $width, $height] = array_map(static fn (string $n) => (float) $n * $points, array_slice($cells, 6, 4));
-            // Underscores are seen as lines; what is written beside them stays.
-            $long = mb_strlen($text);
-            $text = trim((string) preg_replace('/_{2,}.*$|[|~]+/u', '', $text));
-            $width *= mb_strlen($text) / $long;
-            // "Tenantinitials:" are two words.
-            $text = (string) preg_replace('/^(\p{Lu}\p{Ll}{3,}(?:[’\']s)?)(?=(?:initials?|signature|name|\d$)\b)/u', '$1 ', $text);
-            // Dirt over or under a word makes it taller than its letters are wide.
-            $most = (mb_strlen($text) > 5 ? self::TALLER : self::TALLER_SHORT) * $width / max(1, mb_strlen($text));
-            if (mb_strlen($text) > 3 && $height > $most) {
-                [$y, $height] = [$y + ($height - $most) / 2, $most];
-            }
-            if ($text !== '' && $height < self::TALLEST) {
-                $words[] = $word = new Word($text, $x, $y, $width, $height);
-                $rows["{$cells[2]} {$cells[3]} {$cells[4]}"][] = $word;
+        foreach ($faint as [$left, $right, $y]) {
+            $near = array_filter($lines, static fn (array $one) => abs($one[2] - $y) < self::FAINT_APART && $one[0] < $right &&
+                $one[1] > $left);
+            $pieces = array_filter($near, static fn (array $one) => abs($one[2] - $y) < self::PIECE && $one[0] > $left - self::PIECE &&
+                $one[1] < $right + self::PIECE && 0.9 * ($right - $left) > $one[1] - $one[0]);
+            if ($right - $left >= self::FAINT_LONG && count($near) === count($pieces)) {
+                $lines = [...array_diff_key($lines, $pieces), [$left, $right, $y]];
             }
         }
 
-        return [$words, self::slope($rows)];
-    }
-
-    /** @param  array<string, non-empty-list<Word>>  $rows  of words that stand on one line */
-    private static function slope(array $rows): float
-    {
-        $slopes = [];
-        foreach ($rows as $row) {
-            [$first, $last] = [$row[0], $row[count($row) - 1]];
-            $far = $last->x - $first->x;
-            $far > self::FAR && ($slopes[] = ($last->y + $last->height / 2 - $first->y - $first->height / 2) / $far);
-        }
-        sort($slopes);
-
-        return $slopes === [] ? 0.0 : $slopes[intdiv(count($slopes), 2)];
+        return $lines;
     }
 
     /**

@@ -21,6 +21,9 @@ final class WritingPlaces
     /** @var list<WritingPlace> */
     private array $places = [];
 
+    /** @var list<Rect> boxes and cells */
+    private array $all = [];
+
     /** @param  list<Word>  $words */
     private function __construct(private readonly array $words, private readonly PageRules $rules)
     {
@@ -50,6 +53,30 @@ final class WritingPlaces
         );
 
         return [$page->places, $page->read];
+    }
+
+    /** Whether what stands at the left of a low cell is what the rest of it is for: "Amount $"; "Date", right of an empty one. */
+    private function isLabel(Rect $frame, string $caption): bool
+    {
+        if (preg_match('/^(?:date(?:d| signed)?|fecha|time|hora)$/i', $caption) !== 1) {
+            return preg_match('/[:$?]$/', $caption) === 1;
+        }
+        $isEmpty = false;
+        foreach ($this->all as $other) {
+            if (abs($other->y - $frame->y) + abs($other->height - $frame->height) >= 4) {
+                continue;
+            }
+            if (abs($frame->x + $frame->width - $other->x) < 4) {
+                return false;
+            }
+            $isEmpty = $isEmpty || (abs($other->x + $other->width - $frame->x) < 4 && array_filter(
+                $this->read,
+                static fn (Word $word) => $word->x > $other->x - 1 && $word->right() < $frame->x + 1 &&
+                    $word->y + $word->height / 2 > $other->y && $word->y + $word->height / 2 < $other->y + $other->height,
+            ) === []);
+        }
+
+        return $isEmpty;
     }
 
     /** What is written on: a date's three blanks, which are one; underscores; dots. */
@@ -183,6 +210,7 @@ final class WritingPlaces
     private function frames(array $frames): void
     {
         usort($frames, static fn (Rect $a, Rect $b) => $a->width * $a->height <=> $b->width * $b->height);
+        $this->all = $frames;
         $used = [];
         foreach ($frames as $frame) {
             foreach ($used as $other) {
@@ -264,7 +292,7 @@ final class WritingPlaces
                 'box',
                 $caption,
             );
-        } elseif ($frame->height < 32 && $frame->x + $frame->width - $right >= 24 && preg_match('/[:$?]$/', $caption) === 1) {
+        } elseif ($frame->height < 32 && $frame->x + $frame->width - $right >= 24 && $this->isLabel($frame, $caption)) {
             $this->places[] = new WritingPlace(
                 'box',
                 new Rect($right + 2, $frame->y + $pad, $frame->x + $frame->width - $right - 2 - $pad, $frame->height - 2 * $pad),

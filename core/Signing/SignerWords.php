@@ -130,6 +130,8 @@ final readonly class SignerWords
     public static function isAll(string $text): bool
     {
         $pattern = implode('|', self::ROLES).'|'.self::SOMEBODY;
+        $clients = '(?:'.implode('|', array_intersect_key(self::ROLES, ['tenant' => 1, 'landlord' => 1, 'buyer' => 1, 'seller' => 1])).
+            '|principals?)';
 
         // "purchaser." is where a sentence ends.
         return preg_match('/^\p{Ll}[\p{L} ]*\.$/u', $text) !== 1 && preg_match(
@@ -141,7 +143,7 @@ final readonly class SignerWords
                 // "Comprador / Buyer"; on a scan a stroke is easily lost.
                 '(?:'.self::IN_SPANISH.'\W{1,3})?'.
                 '(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
-                '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'|manager|representative|authorized agent))?'.
+                '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'|manager|representative|authorized agent)|\s'.$clients.'\b)?'.
                 '(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.
                 '\s*(?:no\.?|#)?\s*(?:[(#]?\d?\)?|one|two|three|four|\(?[A-D]\)?)'.
                 '(?:\s*\(?(?:signature|signs?|sign here|(?:all|each|both) (?:must )?sign|'.

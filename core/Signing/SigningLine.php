@@ -29,6 +29,9 @@ final readonly class SigningLine
     /** What begins so far left of a line that has a label, and ends at it, stands in the margin. */
     private const MARGIN = 16.0;
 
+    /** A word that only touches the beginning of a line is over none of it. */
+    private const TOUCHES = 5.0;
+
     private const ACROSS = 320.0;
 
     private function __construct(
@@ -74,11 +77,20 @@ final readonly class SigningLine
     {
         $foot = $place->y + $place->height;
 
-        return $before === '' ? $words : array_values(array_filter(
-            $words,
-            static fn (Word $word) => $word->y < $foot - 2 || $word->x > $place->x - self::MARGIN ||
-                $word->right() > $place->x + self::MARGIN,
-        ));
+        return array_values(array_filter($words, static function (Word $word) use ($place, $before, $foot, $words): bool {
+            $isMargin = $word->y >= $foot - 2 && $word->x <= $place->x - self::MARGIN && $word->right() <= $place->x + self::MARGIN;
+            if (! $isMargin || $before !== '' || $word->right() > $place->x + self::TOUCHES) {
+                return ! $isMargin || $before === '';
+            }
+            // The number before a line may be lost on a scan; a caption of several words goes on.
+            foreach ($words as $next) {
+                if ($next->x > $word->x && $next->x - $word->right() < self::MARGIN && abs($next->y - $word->y) < 4) {
+                    return true;
+                }
+            }
+
+            return false;
+        }));
     }
 
     /**

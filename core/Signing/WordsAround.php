@@ -13,6 +13,9 @@ use Unanimus\Pages\Word;
  */
 final readonly class WordsAround
 {
+    /** Words of one row stand no farther apart, in points. */
+    private const GAP = 12.0;
+
     /**
      * @param list<SigningLine> $lines from the top
      * @param list<Word> $words
@@ -53,7 +56,8 @@ final readonly class WordsAround
                 return $entity;
             }
             // What stands on the row of another line is that line's label, no heading.
-            if (array_filter($this->lines, static fn (SigningLine $other) => abs($other->foot() - 5 - $at * 5) < 9) !== []) {
+            $middle = array_sum(array_map(static fn (Word $word) => $word->y + $word->height / 2, $row)) / count($row);
+            if (array_filter($this->lines, static fn (SigningLine $other) => abs($other->foot() - 5 - $middle) < 9) !== []) {
                 continue;
             }
             usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
@@ -62,9 +66,10 @@ final readonly class WordsAround
             if ($isShort || SignerWords::isAll($text) || SignerWords::isNamed($text) || SignerWords::act(rtrim($text, ': ').':')) {
                 return SignerWords::in($text);
             }
-            // "Purchaser's acknowledgment (initial)".
-            if ($kind === MarkKind::Initials && MarkLabels::isInitials($text) && SignerWords::in($text) !== null) {
-                return SignerWords::in($text);
+            // "Purchaser's acknowledgment (initial)", however far it reaches over short lines.
+            $whole = $kind === MarkKind::Initials ? $this->onward($row) : '';
+            if (MarkLabels::isInitials($whole) && SignerWords::in($whole) !== null) {
+                return SignerWords::in($whole);
             }
             if ($entity !== null) {
                 return $entity;
@@ -78,6 +83,26 @@ final readonly class WordsAround
         }
 
         return $entity;
+    }
+
+    /**
+     * The words of a row with those that follow them without a gap.
+     *
+     * @param non-empty-list<Word> $row from the left
+     */
+    private function onward(array $row): string
+    {
+        $last = end($row);
+        $more = array_filter($this->words, static fn (Word $word) => $word->x > $last->x && abs($word->bottom() - $last->bottom()) < 4);
+        usort($more, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+        foreach ($more as $word) {
+            if ($word->x - $last->right() > self::GAP) {
+                break;
+            }
+            $row[] = $last = $word;
+        }
+
+        return implode(' ', array_map(static fn (Word $word) => $word->text, $row));
     }
 
     /** Whom the page has sign below, "The undersigned seller agrees to pay …", where nothing nearer says it. */

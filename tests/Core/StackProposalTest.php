@@ -103,7 +103,18 @@ it('reads form, number and title off a page', function (string $head, string $fo
     ['Deed', 'M-2 no legal advice of 8', ['', null, 8, 'Deed']],
     ['Deed', 'page 9 of 4', ['', null, null, 'Deed']],
     ['Page 2 of 5', '', ['', 2, 5, 'Page 2 of 5']],
+    // What is attached is named on the page, whose own number may not have been read.
+    ['', 'Attached: (J M-214 (]M-201 MLU3 lev. 2026 page 2 cf', ['', null, null, '']],
+    ['', 'Attachments M-214 M-201 M-201 rev. 2026', ['M-201', null, null, '']],
+    ['L]buyer', 'page 3 of 4', ['', 3, 4, '']],
 ]);
+
+it('takes a row of many forms for a list, not for what a page is of', function () {
+    $of = static fn (string $text): string => StackPage::ofText($text, ['M-201', 'M-214', 'M-290'])->form;
+    expect($of('Also part of this: M-290, M-201, M-214'))->toBe('')
+        ->and($of('Also part of this: M-290, M-214. M-201 · rev. 2026-05'))->toBe('M-201')
+        ->and($of('As said in M-290. M-201'))->toBe('M-201');
+});
 
 it('tells which way up a page of words is', function () {
     $library = new Library(dirname(__DIR__, 2).'/library');

@@ -29,9 +29,10 @@ function wholePages(): array
     return array_combine($names, array_map(static fn (string $name) => [$name], $names));
 }
 
-// Pages as offices of all kinds set them, each printed to PDF by a browser from the page.html beside it, with all that it asks for in
-// page.txt: kind, seat, left and top with width and height in points, and how sure that is in hundredths. After a rule was changed on
-// purpose, UNANIMUS_ACCEPT=1 writes these anew; read what changed before it is kept.
+// Pages as offices of all kinds set them, each printed to PDF by a browser from the page.html beside it, or drawn straight as a PDF
+// where there is none, with all that it asks for in page.txt: kind, seat, left and top with width and height in points, and how sure
+// that is in hundredths. After a rule was changed on purpose, UNANIMUS_ACCEPT=1 writes these anew; read what changed before it is
+// kept.
 it('reads whole pages of other offices', function (string $name) {
     $asked = array_map(
         static fn (ProposedMark $mark) => sprintf(
