@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace Unanimus\Intake;
 
 use Unanimus\Messages\Threading;
-use Unanimus\Pages\NativeTool;
 use Unanimus\Pages\PlainText;
-use Unanimus\Pages\Scratch;
-use Unanimus\Pages\ToolFailed;
 use ZBateson\MailMimeParser\Header\AddressHeader;
 use ZBateson\MailMimeParser\Header\DateHeader;
 use ZBateson\MailMimeParser\Header\ParameterHeader;
@@ -19,7 +16,7 @@ use ZBateson\MailMimeParser\Message\IMimePart;
 
 /**
  * Reads a letter as it came over the wire: who, to whom, when, what it says, and what came along, also inside letters that it
- * passes on and inside winmail.dat.
+ * passes on, inside winmail.dat and in a ZIP.
  *
  * @link https://www.rfc-editor.org/rfc/rfc5322 and RFC 2045 to 2049, 2183, 2231, 3464, 3834
  */
@@ -233,7 +230,9 @@ final class MailReader
             }
             $shownAs = self::shownAs($part, $shown);
             $this->parts[] = new MailPart($name, $type, $bytes, MailPaper::is($bytes, $type, $name, $shownAs !== ''), $shownAs);
-            $type === 'application/ms-tnef' || preg_match('/^winmail.*\.dat$/i', $name) === 1 ? $this->opened($bytes) : null;
+            foreach (PackedFiles::of($bytes, $type, $name) as [$called, $packed]) {
+                $this->inside($called, $packed);
+            }
         }
     }
 
@@ -255,23 +254,6 @@ final class MailReader
         $id = trim((string) ($part instanceof IMimePart ? $part->getContentId() : ''), '<> ');
 
         return $id !== '' && isset($shown[$id]) ? $id : '';
-    }
-
-    /** What stands in a winmail.dat; nothing where it cannot be opened. */
-    private function opened(string $bytes): void
-    {
-        $scratch = new Scratch();
-        mkdir($scratch->path('out'));
-        try {
-            (new NativeTool(20))->run(
-                ['tnef', '--number-backups', '--overwrite', '-C', $scratch->path('out'), '-f', $scratch->put('winmail.dat', $bytes)],
-            );
-        } catch (ToolFailed) {
-            return;
-        }
-        foreach (glob($scratch->path('out').'/*') ?: [] as $path) {
-            is_file($path) && $this->inside(basename($path), (string) file_get_contents($path));
-        }
     }
 
     /** A file whose kind nobody has said. */

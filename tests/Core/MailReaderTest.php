@@ -6,6 +6,7 @@ use Unanimus\Intake\MailPart;
 use Unanimus\Intake\MailReader;
 use Unanimus\Intake\ReceivedMail;
 use Unanimus\Intake\SenderProof;
+use Unanimus\Pages\Scratch;
 
 /** A letter from headers and parts; each part its headers and what stands in it. @param  list<array{string, string}>  $parts */
 function letterOf(string $head, array $parts, string $kind = 'mixed'): string
@@ -162,6 +163,40 @@ it('opens letters inside letters, and winmail.dat', function () {
         $deep = letterOf("Subject: level {$n}", [['Content-Type: message/rfc822', $deep]]);
     }
     expect(count(MailReader::read($deep)->attachments))->toBe(7);
+});
+
+/** @param  array<string, string>  $files  by name */
+function packed(array $files, string $password = ''): string
+{
+    $scratch = new Scratch();
+    $path = $scratch->path('packed.zip');
+    $zip = new ZipArchive();
+    $zip->open($path, ZipArchive::CREATE);
+    foreach ($files as $name => $bytes) {
+        $zip->addFromString($name, $bytes);
+        $password === '' || $zip->setEncryptionName($name, ZipArchive::EM_AES_256, $password);
+    }
+    $zip->close();
+
+    return (string) file_get_contents($path);
+}
+
+it('unpacks a ZIP, and nothing that was made to do harm or is a file of its own', function () {
+    $of = fn (string $zip, string $name = 'closing.zip') => told(MailReader::read(letterOf("From: a@b.example\r\nSubject: Closing", [
+        ['Content-Type: text/plain', 'packed'],
+        along($zip, 'application/zip', "attachment; filename={$name}"),
+    ])));
+    $papers = packed(['Deed.pdf' => PDF, 'sub/Title search.pdf' => PDF, '__MACOSX/._Deed.pdf' => PDF, 'more.zip' => packed(['x.pdf' => PDF]),
+        '../../up.pdf' => PDF, 'notes.txt' => 'see the deed', 'empty.pdf' => '']);
+    expect($of($papers))->toBe([
+        'closing.zip application/zip', 'Deed.pdf application/pdf paper', 'Title search.pdf application/pdf paper',
+        'up.pdf application/pdf paper', 'notes.txt text/plain',
+    ])
+        ->and($of(packed(['Deed.pdf' => PDF], 'secret')))->toBe(['closing.zip application/zip'])
+        ->and($of(substr($papers, 0, 60)))->toBe(['closing.zip application/zip'])
+        ->and($of(packed(['bomb.pdf' => str_repeat(' ', 61_000_000), 'Deed.pdf' => PDF])))
+        ->toBe(['closing.zip application/zip', 'Deed.pdf application/pdf paper'])
+        ->and($of(packed(['[Content_Types].xml' => '<x/>', 'xl/media/a.pdf' => PDF]), 'table.xlsx'))->toBe(['table.xlsx application/zip']);
 });
 
 it('knows what a program wrote, and what came back', function (string $head, bool $auto) {

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Unanimus\Intake;
+
+use Unanimus\Pages\NativeTool;
+use Unanimus\Pages\Scratch;
+use Unanimus\Pages\ToolFailed;
+
+/**
+ * The files of a ZIP that somebody packed to send them together, or of the winmail.dat that a mail program makes of them. Texts and
+ * tables of an office, which are ZIPs as well, hold none.
+ *
+ * @internal to its area
+ */
+final class PackedFiles
+{
+    /** Files that are looked at, bytes of one and of all: what unpacks to more was made to fill a disk. */
+    private const MOST = 300;
+
+    private const LARGEST = 60_000_000;
+
+    private const ALL = 180_000_000;
+
+    /** What a program put there besides, and what is itself packed. */
+    private const LEFT_OUT = '~(?:^|/)(?:__MACOSX/|\.(?![./])|thumbs\.db$|desktop\.ini$)|\.(?:zip|rar|7z|gz|tgz|jar|exe|msi|js|vbs|bat|cmd|scr|lnk)$~i';
+
+    /**
+     * @param string $type as the letter says, in small letters
+     * @param string $name of what they are packed in
+     * @return list<array{string, string}> name without its folder, and bytes; none where nothing can be unpacked
+     */
+    public static function of(string $bytes, string $type, string $name): array
+    {
+        if ($type === 'application/ms-tnef' || preg_match('/^winmail.*\.dat$/i', $name) === 1) {
+            return self::ofWinmail($bytes);
+        }
+
+        return str_starts_with($bytes, "PK\x03\x04") ? self::ofZip($bytes) : [];
+    }
+
+    /** @return list<array{string, string}> */
+    private static function ofWinmail(string $bytes): array
+    {
+        $scratch = new Scratch();
+        mkdir($scratch->path('out'));
+        try {
+            (new NativeTool(20))->run(
+                ['tnef', '--number-backups', '--overwrite', '-C', $scratch->path('out'), '-f', $scratch->put('winmail.dat', $bytes)],
+            );
+        } catch (ToolFailed) {
+            return [];
+        }
+        $files = array_filter(glob($scratch->path('out').'/*') ?: [], is_file(...));
+
+        return array_map(static fn (string $path) => [basename($path), (string) file_get_contents($path)], array_values($files));
+    }
+
+    /** @return list<array{string, string}> */
+    private static function ofZip(string $bytes): array
+    {
+        $scratch = new Scratch();
+        $zip = new \ZipArchive();
+        if ($zip->open($scratch->put('packed.zip', $bytes), \ZipArchive::RDONLY) !== true) {
+            return [];
+        }
+        $isOffice = $zip->locateName('[Content_Types].xml') !== false || $zip->locateName('mimetype') !== false ||
+            $zip->locateName('META-INF/MANIFEST.MF') !== false;
+        [$files, $sum] = [[], 0];
+        for ($index = 0; ! $isOffice && $index < min($zip->numFiles, self::MOST); $index++) {
+            $one = $zip->statIndex($index);
+            $name = $one === false ? '' : $one['name'];
+            $size = $one === false ? 0 : $one['size'];
+            if ($size < 1 || $size > self::LARGEST || $sum + $size > self::ALL || preg_match(self::LEFT_OUT, $name) === 1) {
+                continue;
+            }
+            $sum += $size;
+            $read = @$zip->getFromIndex($index);
+            is_string($read) && strlen($read) === $size && ($files[] = [basename(strtr($name, '\\', '/')), $read]);
+        }
+        $zip->close();
+
+        return $files;
+    }
+}
