@@ -11,8 +11,6 @@ use Unanimus\Pages\ToolFailed;
 /**
  * The files of a ZIP that somebody packed to send them together, or of the winmail.dat that a mail program makes of them. Texts and
  * tables of an office, which are ZIPs as well, hold none.
- *
- * @internal to its area
  */
 final class PackedFiles
 {
@@ -21,7 +19,7 @@ final class PackedFiles
 
     private const LARGEST = 60_000_000;
 
-    private const ALL = 180_000_000;
+    private const ALL = 120_000_000;
 
     /** What a program put there besides, and what is itself packed. */
     private const LEFT_OUT = '~(?:^|/)(?:__MACOSX/|\.(?![./])|thumbs\.db$|desktop\.ini$)|\.(?:zip|rar|7z|gz|tgz|jar|exe|msi|js|vbs|bat|cmd|scr|lnk)$~i';
@@ -29,15 +27,30 @@ final class PackedFiles
     /**
      * @param string $type as the letter says, in small letters
      * @param string $name of what they are packed in
-     * @return list<array{string, string}> name without its folder, and bytes; none where nothing can be unpacked
+     * @return iterable<array{string, string}> name without its folder, and bytes; none where nothing can be unpacked
      */
-    public static function of(string $bytes, string $type, string $name): array
+    public static function of(string $bytes, string $type, string $name): iterable
     {
         if ($type === 'application/ms-tnef' || preg_match('/^winmail.*\.dat$/i', $name) === 1) {
             return self::ofWinmail($bytes);
         }
 
         return str_starts_with($bytes, "PK\x03\x04") ? self::ofZip($bytes) : [];
+    }
+
+    /** Whether a ZIP holds a paper. */
+    public static function hasPaper(string $path): bool
+    {
+        if (file_get_contents($path, false, null, 0, 4) !== "PK\x03\x04") {
+            return false;
+        }
+        foreach (self::ofZip((string) file_get_contents($path)) as [$name, $bytes]) {
+            if (MailPaper::is($bytes, '', $name, false)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return list<array{string, string}> */
@@ -57,17 +70,17 @@ final class PackedFiles
         return array_map(static fn (string $path) => [basename($path), (string) file_get_contents($path)], array_values($files));
     }
 
-    /** @return list<array{string, string}> */
-    private static function ofZip(string $bytes): array
+    /** @return \Generator<int, array{string, string}> each unpacked as it is asked for */
+    private static function ofZip(string $bytes): \Generator
     {
         $scratch = new Scratch();
         $zip = new \ZipArchive();
         if ($zip->open($scratch->put('packed.zip', $bytes), \ZipArchive::RDONLY) !== true) {
-            return [];
+            return;
         }
         $isOffice = $zip->locateName('[Content_Types].xml') !== false || $zip->locateName('mimetype') !== false ||
             $zip->locateName('META-INF/MANIFEST.MF') !== false;
-        [$files, $sum] = [[], 0];
+        $sum = 0;
         for ($index = 0; ! $isOffice && $index < min($zip->numFiles, self::MOST); $index++) {
             $one = $zip->statIndex($index);
             $name = $one === false ? '' : $one['name'];
@@ -77,10 +90,10 @@ final class PackedFiles
             }
             $sum += $size;
             $read = @$zip->getFromIndex($index);
-            is_string($read) && strlen($read) === $size && ($files[] = [basename(strtr($name, '\\', '/')), $read]);
+            if (is_string($read) && strlen($read) === $size) {
+                yield [basename(strtr($name, '\\', '/')), $read];
+            }
         }
         $zip->close();
-
-        return $files;
     }
 }

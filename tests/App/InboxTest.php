@@ -13,6 +13,7 @@ use Symfony\Component\Process\Process;
 use Tests\Support\MadePdf;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Intake\IntakeRefusal;
+use Unanimus\Pages\Scratch;
 
 function mailArrives(string $subject, ?string $pdf = null, string $head = ''): InboundItem
 {
@@ -217,7 +218,7 @@ it('is sorted by the roles that the office says, in the pages and in the databas
         ->and(DB::table('brokerage_history')->where('what', 'Who sorts the mail')->count())->toBe(1);
 });
 
-it('takes files that are dropped on it as it takes mail, once, and photos together as one paper', function () {
+it('takes files that are dropped on it as it takes mail, once, photos together as one paper, and a ZIP as what is in it', function () {
     $file = $this->aFile();
     $pdf = fn (string $text) => UploadedFile::fake()->createWithContent('Survey.pdf', MadePdf::page(MadePdf::text(72, 700, $text)));
     $drop = fn (array $papers, string $key = 'drop-key-1') => $this->as('tomas')->post('/inbox', ['papers' => $papers, 'key' => $key]);
@@ -234,6 +235,20 @@ it('takes files that are dropped on it as it takes mail, once, and photos togeth
     $drop([$photo('one.jpg'), $photo('two.jpg')], 'drop-key-2')->assertSessionHas('told');
     $this->seeAll();
     expect(InboundItem::query()->orderByDesc('id')->firstOrFail()->papers()[0]['name'])->toBe('Photos, 2 pages.pdf');
+    $zip = function (array $files): UploadedFile {
+        $scratch = new Scratch();
+        $made = new ZipArchive();
+        $made->open($scratch->path('made.zip'), ZipArchive::CREATE);
+        array_walk($files, fn (string $bytes, string $name) => $made->addFromString($name, $bytes));
+        $made->close();
+
+        return UploadedFile::fake()->createWithContent('closing.zip', $scratch->get('made.zip'));
+    };
+    $drop([$zip(['notes.txt' => 'nothing to file'])], 'drop-key-4')->assertSessionHas('refused');
+    $pages = fn (string $text): string => MadePdf::page(MadePdf::text(72, 700, $text));
+    $drop([$zip(['a/Deed.pdf' => $pages('Deed'), 'Title.pdf' => $pages('Title')])], 'drop-key-5')->assertSessionHas('told');
+    $this->seeAll();
+    expect(array_column(InboundItem::query()->orderByDesc('id')->firstOrFail()->papers(), 'name'))->toBe(['Deed.pdf', 'Title.pdf']);
     $this->as('marguerite')->post('/inbox', ['papers' => [$pdf('x')], 'key' => 'drop-key-3'])->assertForbidden();
     $this->as('caleb')->get('/office/inbox')->assertDontSee('Survey.pdf');
 });

@@ -13,11 +13,12 @@ use Symfony\Component\Mime\Email;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\BroughtKind;
 use Unanimus\Intake\Converter;
+use Unanimus\Intake\PackedFiles;
 use Unanimus\Intake\Photos;
 
 /**
  * Files that somebody drops on the inbox come in as an email from themselves to themselves would: read, guessed at and sorted the
- * same way. Photos dropped together become the pages of one paper.
+ * same way; so is what stands in a ZIP. Photos dropped together become the pages of one paper.
  */
 final class DropFiles
 {
@@ -72,7 +73,9 @@ final class DropFiles
         $parts = [];
         foreach ($files as $name => $path) {
             $this->converter->mustBeHarmless($path);
-            $kinds[$name] !== null || throw new BringRefused("{$name} is no PDF, picture or Word document. Nothing was taken.");
+            $kinds[$name] !== null || PackedFiles::hasPaper($path) || throw new BringRefused(
+                "{$name} is no PDF, picture or Word document, and no ZIP of them that opens without a password. Nothing was taken.",
+            );
             $parts[$name] = [(string) file_get_contents($path), (string) (mime_content_type($path) ?: 'application/octet-stream')];
         }
 

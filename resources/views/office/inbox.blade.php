@@ -10,8 +10,9 @@
         @if (! $away)<form method="post" action="/inbox" enctype="multipart/form-data" class="drop-here" data-drop-files>@csrf
             <input type="hidden" name="key" value="{{ Str::random(24) }}">
             <label class="button tight">Put files in<input class="unseen" type="file" name="papers[]" multiple
-                accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }}" data-file-form aria-label="Put files in the inbox"></label>
-            <span class="dim small">or drop them on this page. Photos dropped together become one paper.</span></form>@endif
+                accept="{{ \Unanimus\Intake\BroughtKind::ENDINGS }},.zip" data-file-form aria-label="Put files in the inbox"></label>
+            <span class="dim small">or drop them on this page. Photos dropped together become one paper; a ZIP is
+                unpacked.</span></form>@endif
         @if ($sorters !== null)<details class="by-hand"><summary>Who sorts incoming email</summary><form
             method="post" action="/inbox/sorters"
             class="in-row">@csrf @foreach (\App\Models\Role::cases() as $role)<label class="checkbox"><input type="checkbox" name="roles[]"
