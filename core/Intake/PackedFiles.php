@@ -22,7 +22,8 @@ final class PackedFiles
     private const ALL = 120_000_000;
 
     /** What a program put there besides, and what is itself packed. */
-    private const LEFT_OUT = '~(?:^|/)(?:__MACOSX/|\.(?![./])|thumbs\.db$|desktop\.ini$)|\.(?:zip|rar|7z|gz|tgz|jar|exe|msi|js|vbs|bat|cmd|scr|lnk)$~i';
+    private const LEFT_OUT = '~(?:^|/)(?:__MACOSX/|\.(?![./])|thumbs\.db$|desktop\.ini$)|'.
+        '\.(?:zip|rar|7z|gz|tgz|jar|exe|msi|js|vbs|bat|cmd|scr|lnk)$~i';
 
     /**
      * @param string $type as the letter says, in small letters

@@ -186,8 +186,10 @@ it('unpacks a ZIP, and nothing that was made to do harm or is a file of its own'
         ['Content-Type: text/plain', 'packed'],
         along($zip, 'application/zip', "attachment; filename={$name}"),
     ])));
-    $papers = packed(['Deed.pdf' => PDF, 'sub/Title search.pdf' => PDF, '__MACOSX/._Deed.pdf' => PDF, 'more.zip' => packed(['x.pdf' => PDF]),
-        '../../up.pdf' => PDF, 'notes.txt' => 'see the deed', 'empty.pdf' => '']);
+    $papers = packed([
+        'Deed.pdf' => PDF, 'sub/Title search.pdf' => PDF, '__MACOSX/._Deed.pdf' => PDF, 'more.zip' => packed(['x.pdf' => PDF]),
+        '../../up.pdf' => PDF, 'notes.txt' => 'see the deed', 'empty.pdf' => '',
+    ]);
     expect($of($papers))->toBe([
         'closing.zip application/zip', 'Deed.pdf application/pdf paper', 'Title search.pdf application/pdf paper',
         'up.pdf application/pdf paper', 'notes.txt text/plain',
