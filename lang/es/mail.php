@@ -14,6 +14,11 @@ return [
             'Este enlace es solo para usted. No reenvíe este correo.',
         'label' => 'Abrir su página',
     ],
+    'handover' => [
+        'subject' => ':file: ahora soy su contacto',
+        'body' => "Hola, {to.first}:\n\n:from ya no trabaja aquí. Ahora soy su contacto para :file. Nada más cambia: las fechas, los ".
+            "documentos y las firmas siguen como están.\n\nLlámeme o escríbame si tiene alguna pregunta.",
+    ],
     'message' => [
         'read' => 'Leer los documentos',
         'no_more' => 'Este mensaje se envió automáticamente. Para no recibir más como este: ',

@@ -71,6 +71,7 @@ it('closes access after the last day, and hands each file where it was decided',
     $token = session('secret');
     $this->seeAll();
     $before = $this->people['tomas']->fresh();
+    $goes->parties()->where(['role' => 'buyer', 'number' => 2])->update(['language' => 'es']);
     DB::table('roster_cases')->update(['day' => $this->day(-1)]);
     sweepRoster();
     sweepRoster();
@@ -98,11 +99,15 @@ it('closes access after the last day, and hands each file where it was decided',
     $this->as('greta')->get("/files/{$goes->key}/history")->assertOk()->assertSee('handed over from Tomás');
     // To those outside an email is ready, for whoever goes on to send; nothing went out by itself.
     $this->seeAll();
-    $message = DB::table('messages')->where('deal_file_id', $goes->id)->sole();
-    $told = array_column(json_decode((string) $message->recipients, true), 'address');
+    [$message, $spanish] = DB::table('messages')->where('deal_file_id', $goes->id)->orderBy('id')->get()->all();
+    $told = fn (object $one) => array_column(json_decode((string) $one->recipients, true), 'address');
     expect($message->state)->toBe('draft')->and($message->user_id)->toBe($this->people['greta']->id)
-        ->and((bool) $message->apart)->toBeTrue()->and($told)->toBe(['sunniva@eide.example', 'jose@eide.example'])
+        ->and((bool) $message->apart)->toBeTrue()->and($told($message))->toBe(['sunniva@eide.example'])
         ->and($message->body)->toContain('Tomás Reyes-Whitlock no longer works here')->not->toContain(':file')
+        // One email for each language that they read.
+        ->and($told($spanish))->toBe(['jose@eide.example'])->and($spanish->state)->toBe('draft')
+        ->and($spanish->body)->toContain('Tomás Reyes-Whitlock ya no trabaja aquí')->not->toContain(':file')
+        ->and(DB::table('messages')->where('deal_file_id', $goes->id)->count())->toBe(2)
         ->and(DB::table('messages')->where('deal_file_id', $stays->id)->count())->toBe(0);
     $this->as('greta')->get("/files/{$goes->key}/messages")->assertOk()->assertSee('I am your contact now');
     // What signers are sent still leads where it led.

@@ -13,7 +13,10 @@ use Unanimus\Messages\Recipient;
 use Unanimus\Parties\Side;
 use Unanimus\Roster\Handover;
 
-/** The email by which an agent who takes over a file tells those outside: ready to be looked over, not sent. */
+/**
+ * The email by which an agent who takes over a file tells those outside, one in each language they read: ready to be looked over,
+ * not sent.
+ */
 final class PrepareHandover
 {
     public function __construct(private readonly WriteMessage $write)
@@ -27,17 +30,19 @@ final class PrepareHandover
         $told = $file->parties
             ->filter(static fn (Party $party) => (string) $party->email !== '' && Handover::tells($party->role, $ours))
             ->sortBy(static fn (Party $party) => $party->seat()->order())
-            ->map(static fn (Party $party) => new Recipient((string) $party->name, (string) $party->email, (string) $party->seat()));
-        if ($told->isEmpty()) {
-            return;
+            ->groupBy(static fn (Party $party) => $party->language->value);
+        foreach ($told as $language => $parties) {
+            $recipients = $parties->map(
+                static fn (Party $party) => new Recipient((string) $party->name, (string) $party->email, (string) $party->seat()),
+            );
+            $letter = new FormLetter([
+                'subject' => (string) __('mail.handover.subject', ['file' => $file->name], (string) $language),
+                'body' => __('mail.handover.body', ['file' => $file->name, 'from' => $from->name], (string) $language).
+                    (trim((string) $to->letter_signature) === '' ? "\n\n{sender.name}\n{sender.phone}" : ''),
+            ]);
+            $message = $this->write->begin($file, $to, array_values($recipients->all()), $letter);
+            // None of them need see who else is told.
+            $this->write->keep($message, ['apart' => true]);
         }
-        $letter = new FormLetter([
-            'subject' => (string) __('mail.handover.subject', ['file' => $file->name]),
-            'body' => __('mail.handover.body', ['file' => $file->name, 'from' => $from->name]).
-                (trim((string) $to->letter_signature) === '' ? "\n\n{sender.name}\n{sender.phone}" : ''),
-        ]);
-        $message = $this->write->begin($file, $to, array_values($told->all()), $letter);
-        // None of them need see who else is told.
-        $this->write->keep($message, ['apart' => true]);
     }
 }
