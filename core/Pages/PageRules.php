@@ -11,21 +11,21 @@ final readonly class PageRules
 {
     private const THIN = 2.2;
 
-    private const DEEPEST = 24;
-
-    private const MOST = 20_000;
-
     /** Dots of one line stand no farther apart, and are no fewer. */
     private const APART = 4.5;
 
     private const FEWEST = 5;
 
+    /** How wide and high a shaded box is that may be written in; larger ones are grounds of blocks, lower ones lines. */
+    private const SHADED = [24.0, 340.0, 10.0, 60.0];
+
     /**
      * @param list<array{float, float, float}> $across left, right, and how far from the top
      * @param list<array{float, float, float}> $down top, bottom, and how far from the left
      * @param list<Rect> $frames
+     * @param list<Rect> $shaded boxes in a light shade, without an edge
      */
-    private function __construct(public array $across, public array $down, public array $frames)
+    private function __construct(public array $across, public array $down, public array $frames, public array $shaded = [])
     {
     }
 
@@ -39,8 +39,8 @@ final readonly class PageRules
     public static function of(string $pdf, int $page): self
     {
         $svg = (new NativeTool(30))->run(['pdftocairo', '-svg', '-f', (string) $page, '-l', (string) $page, $pdf, '-']);
-        $across = $down = $frames = $dots = [];
-        foreach (self::paths($svg) as [$points, $stroked, $filled]) {
+        $across = $down = $frames = $dots = $shaded = [];
+        foreach (PathsDrawn::in($svg) as [$points, $stroked, $filled, $light]) {
             $xs = array_column($points, 0);
             $ys = array_column($points, 1);
             [$x1, $x2, $y1, $y2] = [min($xs), max($xs), min($ys), max($ys)];
@@ -57,10 +57,13 @@ final readonly class PageRules
                 array_push($down, [$y1, $y2, $x1], [$y1, $y2, $x2]);
             } elseif ($stroked && ! $filled) {
                 self::segments($points, $across, $down);
+            } elseif ($light && self::isFrame($points, $x1, $x2, $y1, $y2)) {
+                [$least, $most, $low, $tall] = self::SHADED;
+                $wide >= $least && $wide <= $most && $high >= $low && $high <= $tall && ($shaded[] = new Rect($x1, $y1, $wide, $high));
             }
         }
 
-        return new self(self::joined([...$across, ...self::dotted($dots)]), self::joined($down), $frames);
+        return new self(self::joined([...$across, ...self::dotted($dots)]), self::joined($down), $frames, $shaded);
     }
 
     /**
@@ -72,111 +75,6 @@ final readonly class PageRules
     public static function ofLines(array $across, array $down): self
     {
         return new self(self::joined($across), self::joined($down), []);
-    }
-
-    /** @return list<array{non-empty-list<array{float, float}>, bool, bool}> */
-    private static function paths(string $svg): array
-    {
-        // Letters are most of it, and none of ours; nor are the groups that they leave empty.
-        $svg = preg_replace([
-            '~<use xlink:href="#glyph[^>]*/>|<(symbol|g)[^>]* id="glyph[^>]*>\s*<path[^>]*/>\s*</\1>~',
-            '~<g style="fill:[^"]*">\s*</g>~',
-        ], '', $svg) ?? $svg;
-        $document = new \DOMDocument();
-        if (! @$document->loadXML($svg, LIBXML_NONET | LIBXML_NOERROR | LIBXML_PARSEHUGE) || $document->documentElement === null) {
-            return [];
-        }
-        $named = [];
-        // Asked as one set: a list of elements by name is walked anew for each of them, and a page has thousands.
-        $groups = (new \DOMXPath($document))->query('//*[local-name()="g" or local-name()="symbol"][@id]') ?: [];
-        foreach ($groups as $element) {
-            $id = $element instanceof \DOMElement ? $element->getAttribute('id') : '';
-            $id === '' || str_starts_with($id, 'glyph') || ($named[$id] = $element);
-        }
-        $paths = [];
-        self::walk($document->documentElement, [1.0, 0.0, 0.0, 1.0, 0.0, 0.0], $named, $paths, 0);
-
-        return $paths;
-    }
-
-    /**
-     * @param array{float, float, float, float, float, float} $matrix
-     * @param array<string, \DOMElement> $named
-     * @param list<array{non-empty-list<array{float, float}>, bool, bool}> $paths
-     */
-    private static function walk(\DOMElement $element, array $matrix, array $named, array &$paths, int $depth): void
-    {
-        foreach ($element->childNodes as $child) {
-            if (! ($child instanceof \DOMElement) || $depth > self::DEEPEST || count($paths) > self::MOST) {
-                continue;
-            }
-            if ($child->localName === 'use') {
-                $drawn = $named[ltrim($child->getAttribute('xlink:href') ?: $child->getAttribute('href'), '#')] ?? null;
-                $shift = self::times(self::matrix($child->getAttribute('transform')), [
-                    1.0,
-                    0.0,
-                    0.0,
-                    1.0,
-                    (float) $child->getAttribute('x'),
-                    (float) $child->getAttribute('y'),
-                ]);
-                $drawn === null || self::walk($drawn, self::times($matrix, $shift), $named, $paths, $depth + 1);
-            } elseif ($child->localName === 'g') {
-                self::walk($child, self::times($matrix, self::matrix($child->getAttribute('transform'))), $named, $paths, $depth + 1);
-            } elseif ($child->localName === 'path') {
-                $look =
-                    $child->getAttribute('style').
-                    ';stroke:'.
-                    $child->getAttribute('stroke').
-                    ';fill:'.
-                    $child->getAttribute('fill').
-                    ';';
-                $now = self::times($matrix, self::matrix($child->getAttribute('transform')));
-                foreach (self::polylines($child->getAttribute('d')) as $points) {
-                    $paths[] = [
-                        array_map(
-                            static fn (array $p) => [
-                                $now[0] * $p[0] + $now[2] * $p[1] + $now[4],
-                                $now[1] * $p[0] + $now[3] * $p[1] + $now[5],
-                            ],
-                            $points,
-                        ),
-                        preg_match('/stroke:\s*(?!none|;)/', $look) === 1,
-                        preg_match('/fill:\s*(?!none|;)/', $look) === 1,
-                    ];
-                }
-            }
-        }
-    }
-
-    /** @return list<non-empty-list<array{float, float}>> the parts of a path that are straight all along */
-    private static function polylines(string $path): array
-    {
-        $parts = [];
-        foreach (preg_split('/(?=[Mm])/', $path, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
-            // A curve, or anything relative, is none of ours: cairo writes straight parts as M, L, H, V and Z.
-            if (preg_match('/[^MLHVZ\d\s.,e+-]/', $part) === 1) {
-                continue;
-            }
-            $points = [];
-            preg_match_all('/([MLHVZ])([^MLHVZ]*)/', $part, $steps, PREG_SET_ORDER);
-            foreach ($steps as [, $step, $rest]) {
-                $numbers = array_map(floatval(...), preg_split('/[\s,]+/', trim($rest), -1, PREG_SPLIT_NO_EMPTY) ?: []);
-                $last = end($points) ?: [0.0, 0.0];
-                $points = [
-                    ...$points,
-                    ...match ($step) {
-                        'Z' => array_slice($points, 0, 1),
-                        'H' => array_map(static fn (float $x) => [$x, $last[1]], $numbers),
-                        'V' => array_map(static fn (float $y) => [$last[0], $y], $numbers),
-                        default => array_map(static fn (array $pair) => [$pair[0], $pair[1] ?? 0.0], array_chunk($numbers, 2)),
-                    },
-                ];
-            }
-            count($points) > 1 && ($parts[] = $points);
-        }
-
-        return $parts;
     }
 
     /** @param  list<array{float, float}>  $points */
@@ -276,37 +174,5 @@ final readonly class PageRules
         [$wide, $long] = [$left[1] - $left[0], $right[1] - $right[0]];
 
         return $right[0] - $left[1] > 0.7 && min($wide, $long) > 14 && max($wide, $long) < 70 && abs($wide - $long) < 0.12 * $wide;
-    }
-
-    /** @return array{float, float, float, float, float, float} */
-    private static function matrix(?string $transform): array
-    {
-        if (preg_match('/matrix\(([^)]+)\)/', (string) $transform, $m) === 1) {
-            $parts = array_map(floatval(...), preg_split('/[\s,]+/', trim($m[1])) ?: []);
-            if (count($parts) === 6) {
-                return $parts;
-            }
-        }
-
-        return preg_match('/translate\(\s*(-?[\d.]+)[\s,]+(-?[\d.]+)/', (string) $transform, $m) === 1
-            ? [1.0, 0.0, 0.0, 1.0, (float) $m[1], (float) $m[2]]
-            : [1.0, 0.0, 0.0, 1.0, 0.0, 0.0];
-    }
-
-    /**
-     * @param array<int, float> $a
-     * @param array<int, float> $b
-     * @return array{float, float, float, float, float, float}
-     */
-    private static function times(array $a, array $b): array
-    {
-        return [
-            $a[0] * $b[0] + $a[2] * $b[1],
-            $a[1] * $b[0] + $a[3] * $b[1],
-            $a[0] * $b[2] + $a[2] * $b[3],
-            $a[1] * $b[2] + $a[3] * $b[3],
-            $a[0] * $b[4] + $a[2] * $b[5] + $a[4],
-            $a[1] * $b[4] + $a[3] * $b[5] + $a[5],
-        ];
     }
 }

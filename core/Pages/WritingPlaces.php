@@ -24,8 +24,7 @@ final class WritingPlaces
     /** @var list<Rect> boxes and cells */
     private array $all = [];
 
-    /** @param  list<Word>  $words */
-    private function __construct(private readonly array $words, private readonly PageRules $rules)
+    private function __construct(private readonly PageRules $rules)
     {
     }
 
@@ -37,11 +36,11 @@ final class WritingPlaces
      */
     public static function on(array $words, PageRules $rules): array
     {
-        $page = new self($words, $rules);
-        $page->inWords();
+        $page = new self($rules);
+        [$page->places, $page->read] = TypedRuns::in($words);
         $page->brackets();
         $cells = $page->cells();
-        $page->frames([...$rules->frames, ...$cells]);
+        $page->frames([...$rules->frames, ...$cells, ...array_filter($rules->shaded, $page->isEmpty(...))]);
         $page->places = CaptionedCell::besideLabels($page->places, $words);
         $page->lines([...$rules->frames, ...$cells]);
         usort(
@@ -53,6 +52,18 @@ final class WritingPlaces
         );
 
         return [$page->places, $page->read];
+    }
+
+    private function isEmpty(Rect $box): bool
+    {
+        foreach ($this->read as $word) {
+            $isAcross = $word->x < $box->x + $box->width && $word->right() > $box->x;
+            if ($isAcross && $word->y + $word->height / 2 > $box->y && $word->y + $word->height / 2 < $box->y + $box->height) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** Whether what stands at the left of a low cell is what the rest of it is for: "Amount $"; "Date", right of an empty one. */
@@ -77,52 +88,6 @@ final class WritingPlaces
         }
 
         return $isEmpty;
-    }
-
-    /** What is written on: a date's three blanks, which are one; underscores; dots. */
-    private const RUNS = '_{1,8}\/_{1,8}\/_{2,10}|_{3,}|\.{7,}|…{3,}';
-
-    /** Runs of underscores or dots, also in the middle of a word ("Name:______Date:____"). */
-    private function inWords(): void
-    {
-        $last = null;
-        foreach ($this->words as $word) {
-            if (preg_match('/'.self::RUNS.'/u', $word->text) !== 1) {
-                $this->read[] = $word;
-
-                continue;
-            }
-            $wide = max(0.01, Typeface::width($word->text, 1.0));
-            $x = $word->x;
-            foreach (
-                preg_split('/('.self::RUNS.')/u', $word->text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [] as $part
-            ) {
-                $width = max(0.1, (Typeface::width($part, 1.0) / $wide) * $word->width);
-                if (preg_match('/^(?:'.self::RUNS.')$/u', $part) !== 1) {
-                    $this->read[] = new Word($part, $x, $word->y, $width, $word->height);
-                } elseif (str_contains($part, '/')) {
-                    $this->places[] = new WritingPlace('line', new Rect($x, $word->y, $width, $word->height), 'underscores', 'Date');
-                    $last = null;
-                } elseif (
-                    $last !== null &&
-                    abs($this->places[$last]->place->y - $word->y) < 2 &&
-                    abs($this->places[$last]->place->x + $this->places[$last]->place->width - $x) < 4
-                ) {
-                    $before = $this->places[$last]->place;
-                    array_splice($this->places, $last, 1, [
-                        new WritingPlace(
-                            'line',
-                            new Rect($before->x, $before->y, $x + $width - $before->x, $before->height),
-                            'underscores',
-                        ),
-                    ]);
-                } elseif ($width >= 8) {
-                    $this->places[] = new WritingPlace('line', new Rect($x, $word->y, $width, $word->height), 'underscores');
-                    $last = array_key_last($this->places);
-                }
-                $x += $width;
-            }
-        }
     }
 
     /** "[ ]", "( )", "[_]" and drawn squares among the words. */
