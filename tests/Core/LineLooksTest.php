@@ -15,8 +15,13 @@ function askedByLines(string $content): array
     $path = $scratch->put('lines.pdf', MadePdf::page($content.MadePdf::text(72, 720, 'We sign this agreement.')));
 
     return array_map(
-        static fn (ProposedMark $mark) => sprintf('%s %s %.0f–%.0f', $mark->kind->value, $mark->seat ?? '?', $mark->place->x, $mark->place->x
-            + $mark->place->width),
+        static fn (ProposedMark $mark) => sprintf(
+            '%s %s %.0f–%.0f',
+            $mark->kind->value,
+            $mark->seat ?? '?',
+            $mark->place->x,
+            $mark->place->x + $mark->place->width,
+        ),
         MarkFinder::in($path, array_map(Seat::of(...), ['buyer.1', 'seller.1'])),
     );
 }
@@ -28,9 +33,8 @@ function twoLines(Closure $line): string
 }
 
 it('finds lines however they are typed', function (string $sign, int $times) {
-    $found = askedByLines(twoLines(
-        static fn (int $x, int $width, int $y): string => MadePdf::text($x, $y + 2, rtrim(str_repeat($sign, (int) ($times * $width / 180)))),
-    ));
+    $typed = static fn (int $width): string => rtrim(str_repeat($sign, (int) ($times * $width / 180)));
+    $found = askedByLines(twoLines(static fn (int $x, int $width, int $y): string => MadePdf::text($x, $y + 2, $typed($width))));
     expect(array_map(static fn (string $one) => explode(' ', $one)[0].' '.explode(' ', $one)[1], $found))
         ->toBe(['signature buyer.1', 'date buyer.1'])
         ->and($found[0])->toStartWith('signature buyer.1 160–');
