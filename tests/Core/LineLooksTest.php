@@ -62,7 +62,8 @@ it('finds boxes that are shaded or have round corners', function (string $look) 
         [$left, $right, $low, $high] = [$x, $x + $width, $y - 4, $y + 16];
         $rounded = sprintf($round, $left + 5, $low, $right - 5, $right - 2.2, $right, $low + 2.2, $low + 5, $high - 5, $high - 2.2, $high,
             $left + 2.2, $left);
-        $square = static fn (float $in): string => sprintf('%.1f %.1f %.1f %.1f re ', $left + $in, $low + $in, $width - 2 * $in, 20 - 2 * $in);
+        $inner = static fn (float $in): array => [$left + $in, $low + $in, $width - 2 * $in, 20 - 2 * $in];
+        $square = static fn (float $in): string => vsprintf('%.1f %.1f %.1f %.1f re ', $inner($in));
 
         return 'q '.match ($look) {
             'shaded' => ".93 .95 1 rg {$square(0)}f",
