@@ -19,11 +19,16 @@ final readonly class InkLines
     /** A row of dots is longer: a short one could be a word's. */
     private const SHORTEST_DOTTED = 24.0;
 
-    /** The longest dot of a dotted line and the widest gap between two, in dots of the picture; and the fewest there are. */
-    private const DOTTED = '/x{1,10}(?: {1,6}x{1,10}){7,}/';
+    /**
+     * The longest dot of a dotted line and the widest gap between two, in dots of the picture; and the fewest there are: close, and set
+     * apart.
+     */
+    private const DOTTED = ['/x{1,10}(?: {1,6}x{1,10}){7,}/', '/x{1,18}(?: {5,14}x{1,18}){7,}/'];
 
     /** So many of its dots, of all, begin as far from the one before as most do, or twice as far, within two dots of the picture. */
     private const REGULAR = 0.8;
+
+    private const FEWEST_STEPS = 7;
 
     /** How much of the rows over and under one may be ink: noise, and the end of a letter. */
     private const BESIDE = 0.12;
@@ -164,9 +169,14 @@ final readonly class InkLines
         $least = (int) (self::SHORTEST_DOTTED * $scale);
         $rows = [];
         for ($y = 0; $y < $this->height; $y++) {
-            preg_match_all(self::DOTTED, $this->row($dots, $y), $runs, PREG_OFFSET_CAPTURE);
-            foreach ($runs[0] as [$run, $x]) {
-                strlen($run) >= $least && self::isRegular($run) && ($rows[$y][] = [$x, $x + strlen($run)]);
+            $row = $this->row($dots, $y);
+            foreach (self::DOTTED as $pattern) {
+                preg_match_all($pattern, $row, $runs, PREG_OFFSET_CAPTURE);
+                foreach ($runs[0] as [$run, $x]) {
+                    foreach (self::regular($run) as [$from, $to]) {
+                        $to - $from >= $least && ($rows[$y][] = [$x + $from, $x + $to]);
+                    }
+                }
             }
         }
         $lines = [];
@@ -247,8 +257,12 @@ final readonly class InkLines
         return $lines;
     }
 
-    /** Whether dots stand as far from each other as dots do, and letters do not. */
-    private static function isRegular(string $run): bool
+    /**
+     * Where in a run dots stand as far from each other as dots do; letters, as of a label beside them, do not.
+     *
+     * @return list<array{int, int}> beginnings and ends
+     */
+    private static function regular(string $run): array
     {
         preg_match_all('/x+/', $run, $dots, PREG_OFFSET_CAPTURE);
         $begins = array_column($dots[0], 1);
@@ -256,11 +270,22 @@ final readonly class InkLines
         for ($i = 1, $count = count($begins); $i < $count; $i++) {
             $steps[] = $begins[$i] - $begins[$i - 1];
         }
-        sort($steps);
-        $step = $steps[intdiv(count($steps), 2)];
-        $alike = array_filter($steps, static fn (int $one) => abs($one - $step) < 3 || abs($one - 2 * $step) < 3);
+        $found = [];
+        for ($first = 0, $count = count($steps); $first < $count; $first++) {
+            $step = $steps[$first];
+            $isAlike = static fn (int $at): bool => isset($steps[$at]) &&
+                (abs($steps[$at] - $step) < 3 || abs($steps[$at] - 2 * $step) < 3);
+            [$last, $odd] = [$first, 0];
+            for ($at = $first + 1; $isAlike($at) || ($isAlike($at + 1) && $odd < (1 - self::REGULAR) * ($at - $first)); $at++) {
+                $isAlike($at) ? $last = $at : $odd++;
+            }
+            if ($last - $first + 1 >= self::FEWEST_STEPS) {
+                $found[] = [$begins[$first], $begins[$last + 1] + strlen($dots[0][$last + 1][0])];
+                $first = $last;
+            }
+        }
 
-        return count($alike) >= self::REGULAR * count($steps);
+        return $found;
     }
 
     /** A row of dots of the page set straight. */

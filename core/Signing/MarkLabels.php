@@ -19,7 +19,7 @@ final class MarkLabels
         '(?:^|\w\s)\W*by\s*\([^()]{3,40}\)\s*[:.]?$/iu';
 
     private const INITIALS = '/\binitials?\b(?! (?:deposit|earnest|payment|term|period|inspection|offer|amount|price|listing|rent))|'.
-        '\binitialing (?:here|below|this|in)\b|\binit\.|\binit\W*$|\biniciales?\b/iu';
+        '\binitialing (?:here|below|this|in)\b|^\W*initiall?ed by\b|\binit\.|\binit\W*$|\biniciales?\b/iu';
 
     /** The date of signing is called by no more than that; "closing date" is another. */
     private const DATE = '/^\W*(?:(?:\w+[’\']?s?|\w+ \w+[’\']?s?) )?(?:signature |sign(?:ing|ed)? )?(?:fecha\W{1,3})?(?:dated?|fecha)'.

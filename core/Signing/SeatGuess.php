@@ -215,7 +215,7 @@ final class SeatGuess
 
         $said ??= $this->around->heading($line, $kinds[$index][0]) ?? $this->firms->ofName($line) ?? $this->ofDatedOver($line, $kinds);
 
-        return $said ?? $this->around->undersigned($line);
+        return $said ?? $this->around->section($line) ?? $this->around->undersigned($line);
     }
 
     /**

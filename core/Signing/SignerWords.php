@@ -139,11 +139,11 @@ final readonly class SignerWords
                 '(?:(?:(?:signed|accepted|agreed|executed|acknowledged|approved)\W{1,2})?by:? |'.
                 '(?:accepted|agreed|acknowledged|approved)\W{1,2})?'.
                 '(?:the |each |authorized |proposed |prospective |(?:for|on behalf of) (?:the )?)?'.
-                '(?:first |second |[1lI|]st |2nd )?'.
+                '(?:first |second |[1lI|]st |2nd |primary |main |secondary |additional |joint )?'.
                 // "Comprador / Buyer"; on a scan a stroke is easily lost.
                 '(?:'.self::IN_SPANISH.'\W{1,3})?'.
                 '(?:'.$pattern.')(?:\W{0,2}s\)?)?'.
-                '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'|manager|representative|authorized agent)|\s'.$clients.'\b)?'.
+                '(?:\s?(?:\/|\bor\b|\band\b)\s?(?:'.$pattern.'|manager|representative|(?:authorized|designated) agent)|\s'.$clients.'\b)?'.
                 '(?:\W{0,2}s\)?)?(?: of record)?\)?(?:[’\']s?)?'.
                 '\s*(?:no\.?|#)?\s*(?:[(#]?\d?\)?|one|two|three|four|\(?[A-D]\)?)'.
                 '(?:\s*\(?(?:signature|signs?|sign here|(?:all|each|both) (?:must )?sign|'.
@@ -191,6 +191,19 @@ final readonly class SignerWords
         return preg_match("/^\W*(?:\d{1,2}[.)]\s*)?{$who} \p{Ll}/iu", $text) === 1;
     }
 
+    /** Whether it heads what somebody says and signs: "Acceptance by seller", "2. Buyer's acknowledgment". */
+    public static function isSection(string $text): bool
+    {
+        $who = '(?:the )?(?:'.implode('|', self::ROLES).')(?:\W{0,2}s\)?)?(?:[’\']s?)?';
+
+        $what = '(?:acceptance|acknowledge?ment|approval|agreement|consent|signature|response|certification|receipt|authorization|'.
+            'execution|election|decision|reply|statement|declaration|disclosure|representation|confirmation|counteroffer)s?';
+
+        $number = '(?:(?:part|section)?\s*(?:\d{1,2}|[A-Z])[.):]\s*)?';
+
+        return preg_match("/^\W*{$number}(?:{$what} (?:of|by|from) {$who}|{$who} {$what})\W*$/iu", $text) === 1;
+    }
+
     /** Whether a numbered paragraph begins there: "4. Inspection. Buyer may inspect". */
     public static function isParagraph(string $text): bool
     {
@@ -224,11 +237,11 @@ final readonly class SignerWords
         }
         $before = substr($text, max(0, $at - 10), min(10, $at));
 
-        return preg_match('/\b(?:second|2nd|co)\W{0,2}$/i', $before) === 1 || preg_match(
+        return preg_match('/\b(?:second(?:ary)?|2nd|co|joint)\W{0,2}$/i', $before) === 1 || preg_match(
             '/^co(?:[\W_]|buyer|purchaser|seller|vendor|owner|offeror|tenant|lessee|landlord|lessor)/i',
             $word
         ) === 1
             ? 2
-            : (preg_match('/\b(?:first|[1lI|]st)\W{0,2}$/i', $before) === 1 ? 1 : null);
+            : (preg_match('/\b(?:first|primary|main|[1lI|]st)\W{0,2}$/i', $before) === 1 ? 1 : null);
     }
 }

@@ -16,6 +16,9 @@ final readonly class WordsAround
     /** Words of one row stand no farther apart, in points. */
     private const GAP = 12.0;
 
+    /** How far over a line the heading of its section may stand, in points. */
+    private const SECTION = 200.0;
+
     /**
      * @param list<SigningLine> $lines from the top
      * @param list<Word> $words
@@ -83,6 +86,28 @@ final readonly class WordsAround
         }
 
         return $entity;
+    }
+
+    /** Who is named by the heading of the section that a line ends, over what they say in it: "Acceptance by seller". */
+    public function section(SigningLine $line): ?SignerWords
+    {
+        $rows = [];
+        foreach ($this->words as $word) {
+            $up = $line->foot() - $word->bottom();
+            if ($up > 12 && $up < self::SECTION && $word->x > $line->at->place->x - 60 && $word->x < $line->right()) {
+                $rows[(int) round($word->bottom() / 5)][] = $word;
+            }
+        }
+        krsort($rows);
+        foreach ($rows as $row) {
+            usort($row, static fn (Word $a, Word $b) => $a->x <=> $b->x);
+            $text = $this->onward([$row[0]]);
+            if (SignerWords::isSection($text)) {
+                return SignerWords::in($text);
+            }
+        }
+
+        return null;
     }
 
     /**
