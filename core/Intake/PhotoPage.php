@@ -53,7 +53,7 @@ final class PhotoPage
         $by = self::LARGE / max(imagesx($read), imagesy($read));
         $fit = $by < 1 ? imagescale($read, (int) (imagesx($read) * $by), (int) (imagesy($read) * $by), IMG_BILINEAR_FIXED) : $read;
         unset($read);
-        $picture = $fit === false ? null : self::upright($fit, self::orientation($path));
+        $picture = $fit === false ? null : CameraTurn::upright($fit, CameraTurn::of($path));
         if ($picture === null) {
             return null;
         }
@@ -292,39 +292,5 @@ final class PhotoPage
     private static function shade(int $color): int
     {
         return (int) (0.299 * ($color >> 16 & 255) + 0.587 * ($color >> 8 & 255) + 0.114 * ($color & 255));
-    }
-
-    private static function upright(\GdImage $picture, int $orientation): \GdImage
-    {
-        imageistruecolor($picture) || imagepalettetotruecolor($picture);
-        $turn = [3 => 180, 6 => 270, 8 => 90][$orientation] ?? 0;
-        $turned = $turn === 0 ? $picture : imagerotate($picture, $turn, 0);
-
-        return $turned === false ? $picture : $turned;
-    }
-
-    /** How the camera was held (Exif 2.32, 4.6.4, tag 0x0112); 1 where it does not say. */
-    private static function orientation(string $path): int
-    {
-        $head = (string) file_get_contents($path, false, null, 0, 65_536);
-        $at = strpos($head, "Exif\0\0");
-        if (! str_starts_with($head, "\xFF\xD8") || $at === false) {
-            return 1;
-        }
-        $tiff = substr($head, $at + 6);
-        $little = str_starts_with($tiff, 'II');
-        $short = static fn (int $from): int => (int) (unpack($little ? 'v' : 'n', substr($tiff, $from, 2)) ?: [1 => 0])[1];
-        $first = (int) (unpack($little ? 'V' : 'N', substr($tiff, 4, 4)) ?: [1 => 0])[1];
-        if (strlen($tiff) < $first + 2) {
-            return 1;
-        }
-        for ($entry = 0, $many = min(100, $short($first)); $entry < $many; $entry++) {
-            $from = $first + 2 + $entry * 12;
-            if (strlen($tiff) >= $from + 12 && $short($from) === 0x0112) {
-                return $short($from + 8);
-            }
-        }
-
-        return 1;
     }
 }

@@ -235,6 +235,11 @@ it('takes files that are dropped on it as it takes mail, once, photos together a
     $drop([$photo('one.jpg'), $photo('two.jpg')], 'drop-key-2')->assertSessionHas('told');
     $this->seeAll();
     expect(InboundItem::query()->orderByDesc('id')->firstOrFail()->papers()[0]['name'])->toBe('Photos, 2 pages.pdf');
+    $drop([$photo('check.jpg')], 'drop-key-6')->assertSessionHas('told');
+    $this->seeAll();
+    $check = InboundItem::query()->orderByDesc('id')->firstOrFail();
+    $this->as('tomas')->get("/inbox/{$check->key}/0/first.webp")->assertOk()->assertHeader('Content-Type', 'image/webp');
+    $this->as('caleb')->get("/inbox/{$check->key}/0/first.webp")->assertNotFound();
     $zip = function (array $files): UploadedFile {
         $scratch = new Scratch();
         $made = new ZipArchive();

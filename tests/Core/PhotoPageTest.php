@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use Unanimus\Intake\CameraTurn;
 use Unanimus\Intake\PhotoPage;
+use Unanimus\Pages\ToolFailed;
 
 /**
  * A photo: a bright page with those corners on a dark table, lines on it, a shadow over its left side.
@@ -80,6 +82,13 @@ it('turns the photo as the camera was held, and takes nothing for a photo that i
         $page = imagecreatefromstring((string) PhotoPage::flatten($path));
         // A page upright, of 440 by 610.
         expect(imagesy($page))->toBeGreaterThan(imagesx($page));
+        $small = imagecreatefromstring(CameraTurn::small($path));
+        expect([imagesx($small), imagesy($small)])->toBe([(int) round(148 * imagesy($lying) / imagesx($lying)), 148]);
     }
+    file_put_contents($path, $jpeg);
+    $small = imagecreatefromstring(CameraTurn::small($path));
+    expect(imagesy($small))->toBe(148)->and(imagesx($small))->toBeGreaterThan(148);
+    file_put_contents($path, 'no picture at all');
+    expect(fn () => CameraTurn::small($path))->toThrow(ToolFailed::class);
     unlink($path);
 });

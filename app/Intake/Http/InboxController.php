@@ -29,8 +29,10 @@ use Unanimus\Files\DealStatus;
 use Unanimus\Files\FileRefusal;
 use Unanimus\Intake\BringRefused;
 use Unanimus\Intake\BroughtKind;
+use Unanimus\Intake\CameraTurn;
 use Unanimus\Intake\Converter;
 use Unanimus\Pages\PlainText;
+use Unanimus\Pages\ToolFailed;
 use Unanimus\Parties\DealKind;
 use Unanimus\Parties\Representation;
 
@@ -240,13 +242,24 @@ final class InboxController
             ]);
     }
 
-    /** The first page of it as a picture. */
+    /** The first page of it as a picture, or the photo itself made small. */
     public function picture(InboundItem $item, int $place, Bytes $bytes): Response
     {
         Gate::authorize('sort-item', $item);
         $one = $item->attachments[$place] ?? abort(404);
         $path = $bytes->path($one['sha256']);
-        abort_unless(BroughtKind::of($path) === BroughtKind::Pdf, 404);
+        $kind = BroughtKind::of($path);
+        if ($kind === BroughtKind::Jpeg || $kind === BroughtKind::Png) {
+            try {
+                return new Response(CameraTurn::small($path), 200, [
+                    'Content-Type' => 'image/webp',
+                    'Cache-Control' => 'private, max-age=31536000, immutable',
+                ]);
+            } catch (ToolFailed) {
+                abort(404);
+            }
+        }
+        abort_unless($kind === BroughtKind::Pdf, 404);
 
         return PageStore::send($path, $one['sha256'], 1);
     }

@@ -39,8 +39,8 @@
                 <ul class="inbound-papers">
                     @foreach ($item->attachments as $place => $one)
                         @continue(! ($one['paper'] ?? true))
-                        <li>@if (str_ends_with(strtolower($one['name']), '.pdf'))<img src="/inbox/{{ $item->key }}/{{ $place }}/first.webp"
-                            alt="" width="57" height="74" loading="lazy">@endif
+                        <li>@if (preg_match('/\.(?:pdf|jpe?g|png)$/i', $one['name']) === 1)<img
+                            src="/inbox/{{ $item->key }}/{{ $place }}/first.webp" alt="" height="74" loading="lazy">@endif
                             <a href="/inbox/{{ $item->key }}/{{ $place }}" target="_blank">{{ $one['name'] }}</a></li>
                     @endforeach
                     @if ($item->papers() === [])<li class="dim">No papers came along.</li>@endif
