@@ -80,7 +80,7 @@ final class PackedFiles
             return;
         }
         $isOffice = $zip->locateName('[Content_Types].xml') !== false || $zip->locateName('mimetype') !== false ||
-            $zip->locateName('META-INF/MANIFEST.MF') !== false;
+            $zip->locateName('META-INF/MANIFEST.MF') !== false || $zip->locateName('Index/Document.iwa') !== false;
         $sum = 0;
         for ($index = 0; ! $isOffice && $index < min($zip->numFiles, self::MOST); $index++) {
             $one = $zip->statIndex($index);
