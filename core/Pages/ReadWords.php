@@ -30,6 +30,11 @@ final readonly class ReadWords
 
     private const TALLER_SHORT = 2.6;
 
+    /** A word of so few letters is no taller than so many times the rest of its row. */
+    private const SHORT = 3;
+
+    private const TALL = 2.0;
+
     /** A word taller than this, in points, is a stain or a stamp. */
     private const TALLEST = 60.0;
 
@@ -102,7 +107,6 @@ final readonly class ReadWords
 
     private static function of(string $table, int $resolution): self
     {
-        $words = [];
         $rows = [];
         $points = 72 / $resolution;
         foreach (explode("\n", $table) as $line) {
@@ -129,12 +133,29 @@ final readonly class ReadWords
                 [$y, $height] = [$y + ($height - $most) / 2, $most];
             }
             if ($text !== '' && $height < self::TALLEST) {
-                $words[] = $word = new Word($text, $x, $y, $width, $height);
-                $rows["{$cells[2]} {$cells[3]} {$cells[4]}"][] = $word;
+                $rows["{$cells[2]} {$cells[3]} {$cells[4]}"][] = new Word($text, $x, $y, $width, $height);
             }
         }
+        $rows = array_map(self::evened(...), $rows);
 
-        return new self($words, self::slope($rows));
+        return new self(array_merge(...array_values($rows)), self::slope($rows));
+    }
+
+    /**
+     * A row without what is much taller than the rest of it, as a figure is whose box takes in the line over it.
+     *
+     * @param non-empty-list<Word> $row
+     * @return non-empty-list<Word>
+     */
+    private static function evened(array $row): array
+    {
+        $heights = array_map(static fn (Word $word) => $word->height, $row);
+        sort($heights);
+        $usual = $heights[intdiv(count($heights) - 1, 2)];
+
+        return array_map(static fn (Word $word) => mb_strlen($word->text) <= self::SHORT && $word->height > self::TALL * $usual
+            ? new Word($word->text, $word->x, $word->y + ($word->height - $usual) / 2, $word->width, $usual)
+            : $word, $row);
     }
 
     /** @param  array<string, non-empty-list<Word>>  $rows  of words that stand on one line */
