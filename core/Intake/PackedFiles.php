@@ -14,12 +14,15 @@ use Unanimus\Pages\ToolFailed;
  */
 final class PackedFiles
 {
-    /** Files that are looked at, bytes of one and of all: what unpacks to more was made to fill a disk. */
+    /**
+     * Files that are looked at, bytes of one and of all, which are held beside the letter they came in. What is left out stays in the
+     * ZIP, which is kept as it came.
+     */
     private const MOST = 300;
 
-    private const LARGEST = 60_000_000;
+    private const LARGEST = 40_000_000;
 
-    private const ALL = 120_000_000;
+    private const ALL = 40_000_000;
 
     /** What a program put there besides, and what is itself packed. */
     private const LEFT_OUT = '~(?:^|/)(?:__MACOSX/|\.(?![./])|thumbs\.db$|desktop\.ini$)|'.

@@ -15,6 +15,7 @@ use Unanimus\Intake\BroughtKind;
 use Unanimus\Intake\Converter;
 use Unanimus\Intake\PackedFiles;
 use Unanimus\Intake\Photos;
+use Unanimus\Pages\Scratch;
 
 /**
  * Files that somebody drops on the inbox come in as an email from themselves to themselves would: read, guessed at and sorted the
@@ -22,6 +23,9 @@ use Unanimus\Intake\Photos;
  */
 final class DropFiles
 {
+    /** Bytes of all files together: a letter of them is as large as one that a mail server takes. */
+    private const MOST = 45_000_000;
+
     public function __construct(private readonly TakeMail $take, private readonly Photos $photos, private readonly Converter $converter)
     {
     }
@@ -39,16 +43,23 @@ final class DropFiles
         if ($there !== null) {
             return $there;
         }
+        $scratch = new Scratch();
+        $parts = $this->parts($files, $scratch);
+        if (array_sum(array_map(static fn (array $part) => (int) filesize($part[0]), $parts)) > self::MOST) {
+            throw new BringRefused(count($parts) === 1
+                ? 'This file is larger than 45 MB. Nothing was taken: drop it in parts.'
+                : 'These files are larger than 45 MB together. Nothing was taken: drop them in several goes.');
+        }
         $letter = (new Email())
             ->from(new Address($by->email, $by->name))
             ->to(MailAddress::ofPerson($by))
             ->subject(count($files) === 1 ? (string) array_key_first($files) : count($files).' files: '.implode(', ', array_keys($files)))
             ->text('Dropped on the inbox.');
         $letter->getHeaders()->addIdHeader('Message-ID', $message);
-        foreach ($this->parts($files) as $name => [$bytes, $type]) {
-            $letter->attach($bytes, (string) $name, $type);
+        foreach ($parts as $name => [$path, $type]) {
+            $letter->attachFromPath($path, (string) $name, $type);
         }
-        ($this->take)($by->brokerage_id, $letter->toString());
+        ($this->take)($by->brokerage_id, self::written($letter));
         // What follows in the request is the person's own again.
         Sight::ofPerson($by);
         $item = InboundItem::query()->where('message_id', $message)->firstOrFail();
@@ -58,15 +69,26 @@ final class DropFiles
         return $item;
     }
 
+    /** A letter as it is sent, put together piece by piece: at once it would be held three times over. */
+    private static function written(Email $letter): string
+    {
+        $written = '';
+        foreach ($letter->toIterable() as $piece) {
+            $written .= $piece;
+        }
+
+        return $written;
+    }
+
     /**
      * @param array<string, string> $files
-     * @return array<string, array{string, string}> bytes and type, by name
+     * @return array<string, array{string, string}> path and type, by name
      */
-    private function parts(array $files): array
+    private function parts(array $files, Scratch $scratch): array
     {
         $kinds = array_map(static fn (string $path) => BroughtKind::of($path), $files);
         if (count($files) > 1 && array_filter($kinds, static fn (?BroughtKind $kind) => $kind?->isPhoto() !== true) === []) {
-            $pdf = $this->photos->photos(array_values($files))->pdf;
+            $pdf = $scratch->put('photos.pdf', $this->photos->photos(array_values($files))->pdf);
 
             return ['Photos, '.count($files).' pages.pdf' => [$pdf, 'application/pdf']];
         }
@@ -76,7 +98,7 @@ final class DropFiles
             $kinds[$name] !== null || PackedFiles::hasPaper($path) || throw new BringRefused(
                 "{$name} is no PDF, picture or Word document, and no ZIP of them that opens without a password. Nothing was taken.",
             );
-            $parts[$name] = [(string) file_get_contents($path), (string) (mime_content_type($path) ?: 'application/octet-stream')];
+            $parts[$name] = [$path, (string) (mime_content_type($path) ?: 'application/octet-stream')];
         }
 
         return $parts;
