@@ -57,6 +57,23 @@ final class PackedFiles
         return false;
     }
 
+    /** Whether a ZIP unpacks to more than is taken out of it. */
+    public static function isTooLarge(string $path): bool
+    {
+        $zip = new \ZipArchive();
+        if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
+            return false;
+        }
+        $sum = 0;
+        for ($index = 0; $index < $zip->numFiles; $index++) {
+            $sum += (int) ($zip->statIndex($index)['size'] ?? 0);
+        }
+        $isMore = $sum > self::ALL || $zip->numFiles > self::MOST;
+        $zip->close();
+
+        return $isMore;
+    }
+
     /** @return list<array{string, string}> */
     private static function ofWinmail(string $bytes): array
     {

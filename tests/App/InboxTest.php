@@ -250,6 +250,8 @@ it('takes files that are dropped on it as it takes mail, once, photos together a
         return UploadedFile::fake()->createWithContent('closing.zip', $scratch->get('made.zip'));
     };
     $drop([$zip(['notes.txt' => 'nothing to file'])], 'drop-key-4')->assertSessionHas('refused');
+    $drop([$zip(['Deed.pdf' => MadePdf::page(''), 'Plans.pdf' => "%PDF-1.4\n".str_repeat(' ', 41_000_000)])], 'drop-key-8')
+        ->assertSessionHas('refused', fn (string $said) => str_contains($said, 'unpacks to more than 40 MB'));
     $large = fn () => UploadedFile::fake()->createWithContent('Plans.pdf', "%PDF-1.4\n".str_repeat(' ', 23_000_000));
     $drop([$large(), $large()], 'drop-key-7')->assertSessionHas('refused', fn (string $said) => str_contains($said, '45 MB together'));
     $pages = fn (string $text): string => MadePdf::page(MadePdf::text(72, 700, $text));

@@ -95,6 +95,11 @@ final class DropFiles
         $parts = [];
         foreach ($files as $name => $path) {
             $this->converter->mustBeHarmless($path);
+            if ($kinds[$name] === null && PackedFiles::isTooLarge($path)) {
+                throw new BringRefused(
+                    "{$name} unpacks to more than 40 MB. Nothing was taken: unpack it and drop its files in several goes.",
+                );
+            }
             $kinds[$name] !== null || PackedFiles::hasPaper($path) || throw new BringRefused(
                 "{$name} is no PDF, picture or Word document, and no ZIP of them that opens without a password. Nothing was taken.",
             );
