@@ -29,6 +29,8 @@ final class PackedFiles
         '\.(?:zip|rar|7z|gz|tgz|jar|exe|msi|js|vbs|bat|cmd|scr|lnk)$~i';
 
     /**
+     * Unpacks what came along with a letter.
+     *
      * @param string $type as the letter says, in small letters
      * @param string $name of what they are packed in
      * @return iterable<array{string, string}> name without its folder, and bytes; none where nothing can be unpacked

@@ -31,6 +31,8 @@ final class InkSlope
     }
 
     /**
+     * How much a picture's lines fall: as its words say, unless its ink says clearly otherwise.
+     *
      * @param string $dots row by row, a character for each: "x" is ink
      * @param float|null $about what was read of its words, as a part of a line's length; null: nothing
      * @return float as a part of a line's length, downwards

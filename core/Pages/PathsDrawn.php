@@ -21,6 +21,8 @@ final class PathsDrawn
     private const EDGE = 3.0;
 
     /**
+     * What is drawn in straight lines, in the order in which it is drawn.
+     *
      * @param string $svg of a page, as it is drawn
      * @return list<array{non-empty-list<array{float, float}>, bool, bool, bool}> corners, whether it is stroked, filled, and filled in a
      *                                                                            light shade

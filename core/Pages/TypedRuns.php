@@ -28,6 +28,8 @@ final class TypedRuns
     private const LONGEST = 340.0;
 
     /**
+     * Parts what is typed to be written on from the words around it.
+     *
      * @param list<Word> $words
      * @return array{list<WritingPlace>, list<Word>} the lines, and the words without them
      */
